@@ -1,0 +1,58 @@
+using System.CommandLine;
+using System.Globalization;
+using Underlay.Core.Packaging;
+
+namespace Underlay.Cli.Commands;
+
+/// <summary><c>underlay build</c>: the package; exit 1 on blockers that are not waived.</summary>
+internal static class BuildCommand
+{
+    public static Command Make(Installation installation)
+    {
+        var options = new CommonOptions();
+        var output = new Option<FileInfo>("--output") { Description = "The package to write.", Required = true };
+        var allow = new Option<bool>("--allow-blockers") { Description = "Build although blockers are left." };
+        var command = new Command("build", "Build the package that the host wants.") { options.Pack, options.Host, options.Base, output, allow };
+        command.SetAction(parsed =>
+        {
+            var context = HostContext.Open(installation, parsed.GetRequiredValue(options.Host), parsed.GetValue(options.Base));
+            var path = parsed.GetRequiredValue(options.Pack);
+            var source = context.OpenPack(path);
+            if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
+            var report = CheckCommand.Run(context, source, null);
+            if (report.Blocks && !parsed.GetValue(allow))
+            {
+                Console.Out.Write(ReportWriter.Text(report, context.Profile, source.Name));
+                Console.Error.WriteLine("Nothing was built: mend or waive the blockers, or add --allow-blockers.");
+                return 1;
+            }
+
+            var plan = PackageBuilder.Plan(context.Profile, source.Tree);
+            var target = parsed.GetRequiredValue(output);
+            var built = Write(context, plan, target);
+            foreach (var omitted in plan.Omitted) Console.Out.WriteLine($"left out: {omitted}");
+            Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{target.FullName}\n{plan.Files.Count} files, {built.Length} bytes\nSHA-256 {built.Sha256}"));
+            return 0;
+        });
+        return command;
+    }
+
+    private static BuiltPackage Write(HostContext context, PackagePlan plan, FileInfo target)
+    {
+        target.Directory!.Create();
+        var unfinished = $"{target.FullName}.{Environment.ProcessId}.part";
+        try
+        {
+            BuiltPackage built;
+            using (var stream = new FileStream(unfinished, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20)) built = PackageBuilder.Write(context.Profile, plan.Files, stream);
+            if (built.Length > context.Profile.Package.MostBytes)
+                throw new UserErrorException(string.Create(CultureInfo.InvariantCulture, $"The package would have {built.Length:N0} bytes; {context.Profile.Title} takes at most {context.Profile.Package.MostBytes:N0}."));
+            File.Move(unfinished, target.FullName, overwrite: true);
+            return built;
+        }
+        finally
+        {
+            File.Delete(unfinished);
+        }
+    }
+}

@@ -1,0 +1,42 @@
+using System.CommandLine;
+using Underlay.Core.Checks;
+using Underlay.Files;
+
+namespace Underlay.Cli.Commands;
+
+/// <summary><c>underlay check</c>: findings; exit 0 no blocker, 1 blockers that are not waived, 2 cannot read.</summary>
+internal static class CheckCommand
+{
+    public static Command Make(Installation installation)
+    {
+        var options = new CommonOptions();
+        var command = new Command("check", "Say what the host would not show as you made it, and why.")
+        {
+            options.Pack, options.Host, options.Edition, options.Base, options.Format, options.OutputFile,
+        };
+        command.SetAction(parsed =>
+        {
+            var context = HostContext.Open(installation, parsed.GetRequiredValue(options.Host), parsed.GetValue(options.Base));
+            var edition = context.FindEdition(parsed.GetValue(options.Edition));
+            var path = parsed.GetRequiredValue(options.Pack);
+            var source = context.OpenPack(path);
+            var report = Run(context, source, edition);
+            var text = parsed.GetValue(options.Format) == "json" ? ReportWriter.Json(report, source.Name) : ReportWriter.Text(report, context.Profile, source.Name);
+            Output.Print(text, parsed.GetValue(options.OutputFile));
+            if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
+            return report.Blocks ? 1 : 0;
+        });
+        return command;
+    }
+
+    public static CheckReport Run(HostContext context, PackSource source, Core.Hosts.Edition? edition)
+    {
+        if (source.Problem is { } problem)
+        {
+            var finding = ArchiveFindings.Of(problem);
+            return new CheckReport(context.Profile.Key, edition ?? context.Profile.Newest, null, [finding], [.. CheckList.Codes.Where(c => c != finding.Code)], null);
+        }
+
+        return CheckReport.Make(context.Profile, edition, context.Base, source.Tree);
+    }
+}

@@ -1,0 +1,54 @@
+using System.CommandLine;
+using Underlay.Core.Checks;
+using Underlay.Core.Fixes;
+using Underlay.Core.Packs;
+using Underlay.Files;
+
+namespace Underlay.Cli.Commands;
+
+/// <summary><c>underlay fix</c>: applies fixes to a folder; exit codes as for <c>check</c>, on what is left.</summary>
+internal static class FixCommand
+{
+    public static Command Make(Installation installation)
+    {
+        var options = new CommonOptions();
+        var only = new Option<string[]>("--only") { Description = "Only fixes for this code, those too that leave a choice or change bytes; may be repeated.", DefaultValueFactory = _ => [] };
+        var dryRun = new Option<bool>("--dry-run") { Description = "Only say what would be done." };
+        var command = new Command("fix", "Apply the fixes that lose nothing and leave no choice.")
+        {
+            options.Pack, options.Host, options.Edition, options.Base, only, dryRun,
+        };
+        command.SetAction(parsed =>
+        {
+            var context = HostContext.Open(installation, parsed.GetRequiredValue(options.Host), parsed.GetValue(options.Base));
+            var edition = context.FindEdition(parsed.GetValue(options.Edition));
+            var path = parsed.GetRequiredValue(options.Pack);
+            var codes = parsed.GetValue(only) ?? [];
+            if (codes.FirstOrDefault(c => CheckList.Codes.All(k => k.Value != c)) is { } unknown) throw new UserErrorException($"There is no check “{unknown}”; docs/checks.md lists them.");
+            var source = context.OpenPack(path);
+            if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
+            if (!source.IsFolder) throw new UserErrorException($"{path} is an archive; unpack it into a folder to have it fixed there.");
+            var (_, applied, report) = FixRunner.Run(source.Name, source.Tree, t => CheckReport.Make(context.Profile, edition, context.Base, t), context.Profile, codes);
+            var isDry = parsed.GetValue(dryRun);
+            foreach (var fix in applied)
+            {
+                if (!isDry) FolderWriter.Apply(path, fix.Edits);
+                Console.Out.WriteLine($"{fix.Finding.Code}  {fix.Finding.Path}: {fix.Finding.Fix!.Title}");
+                foreach (var edit in fix.Edits) Console.Out.WriteLine($"    {Describe(edit)}");
+            }
+
+            var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and {ReportWriter.Count(report.Count(Severity.Warning), "warning")} left";
+            Console.Out.WriteLine($"{(isDry ? "Would apply" : "Applied")} {ReportWriter.Count(applied.Count, "fix").Replace("fixs", "fixes", StringComparison.Ordinal)}; {left}.");
+            return report.Blocks ? 1 : 0;
+        });
+        return command;
+    }
+
+    private static string Describe(TreeEdit edit) => edit switch
+    {
+        TreeEdit.Write write => $"write {write.Path}",
+        TreeEdit.Move move => $"move {move.From} to {move.To}",
+        TreeEdit.Delete delete => $"delete {delete.Path}",
+        _ => edit.ToString()!,
+    };
+}

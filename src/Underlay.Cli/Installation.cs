@@ -1,0 +1,20 @@
+namespace Underlay.Cli;
+
+/// <summary>Where the pieces of an installation lie. Each place can be named by an environment variable.</summary>
+/// <param name="Hosts">Host profiles.</param>
+/// <param name="StandIns">Built stand-ins.</param>
+/// <param name="Cache">What may be made anew at any time.</param>
+internal sealed record Installation(string Hosts, string StandIns, string Cache)
+{
+    /// <summary>The installation that this program belongs to: the folder above that has <c>hosts/</c>.</summary>
+    public static Installation Find()
+    {
+        var root = AppContext.BaseDirectory;
+        while (root is not null && !Directory.Exists(Path.Combine(root, "hosts"))) root = Path.GetDirectoryName(root.TrimEnd('/'));
+        root ??= Environment.CurrentDirectory;
+        return new Installation(
+            Environment.GetEnvironmentVariable("UNDERLAY_HOSTS") ?? Path.Combine(root, "hosts"),
+            Environment.GetEnvironmentVariable("UNDERLAY_STANDINS") ?? Path.Combine(root, ".build", "standins"),
+            Environment.GetEnvironmentVariable("UNDERLAY_CACHE") ?? Path.Combine(root, ".cache"));
+    }
+}

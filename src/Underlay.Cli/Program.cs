@@ -1,0 +1,35 @@
+using System.CommandLine;
+using Underlay.Cli;
+using Underlay.Cli.Commands;
+using Underlay.Core.Packs;
+
+// The system's cryptography takes a while to load, and every command that reads a pack hashes: it loads beside the rest.
+_ = Task.Run(() => ContentHash.Of([]));
+
+var installation = Installation.Find();
+var root = new RootCommand("Underlay takes the author of a pack from loose files to a package that the host loads.")
+{
+    HostsCommand.Make(installation),
+    DemoCommand.Make(),
+    CheckCommand.Make(installation),
+    FixCommand.Make(installation),
+    BuildCommand.Make(installation),
+    TryCommand.Make(installation),
+};
+
+var parsed = root.Parse(args);
+if (parsed.Errors.Count > 0)
+{
+    Console.Error.WriteLine($"{parsed.Errors[0].Message} (underlay --help lists the commands.)");
+    return 2;
+}
+
+try
+{
+    return await parsed.InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false }).ConfigureAwait(false);
+}
+catch (Exception problem) when (problem is UserErrorException or IOException or UnauthorizedAccessException or InvalidDataException or TimeoutException)
+{
+    Console.Error.WriteLine(problem.Message);
+    return 2;
+}

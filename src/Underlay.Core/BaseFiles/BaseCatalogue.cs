@@ -1,0 +1,81 @@
+using CsvHelper;
+using Underlay.Core.Codebooks;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.BaseFiles;
+
+/// <summary>One of the host's own files.</summary>
+/// <param name="Path">Where it lies.</param>
+/// <param name="Place">Its place, or null for what packs cannot replace.</param>
+/// <param name="Bindings">What the path has at the place's placeholders.</param>
+/// <param name="Facts">What is known of its bytes.</param>
+public sealed record BaseFile(PackPath Path, Place? Place, Bindings Bindings, FileFacts Facts);
+
+/// <summary>The index of the host's own files of one edition: paths, facts and the codebooks that are read from them.</summary>
+public sealed class BaseCatalogue
+{
+    private readonly Dictionary<PackPath, BaseFile> byPath;
+    private readonly Lazy<ILookup<string, BaseFile>> byPlace;
+
+    internal BaseCatalogue(Edition edition, IReadOnlyList<BaseFile> files, IReadOnlyDictionary<string, Codebook> codebooks)
+    {
+        Edition = edition;
+        Files = files;
+        Codebooks = codebooks;
+        byPath = files.ToDictionary(f => f.Path);
+        byPlace = new Lazy<ILookup<string, BaseFile>>(() => files.ToLookup(f => f.Place?.Key ?? "", StringComparer.Ordinal));
+    }
+
+    /// <summary>The edition whose files these are.</summary>
+    public Edition Edition { get; }
+
+    /// <summary>Ordered by path.</summary>
+    public IReadOnlyList<BaseFile> Files { get; }
+
+    /// <summary>Codebooks by key.</summary>
+    public IReadOnlyDictionary<string, Codebook> Codebooks { get; }
+
+    /// <summary>The file at a path, or null.</summary>
+    public BaseFile? Find(PackPath path) => byPath.GetValueOrDefault(path);
+
+    /// <summary>The files of a place, ordered by path.</summary>
+    public IEnumerable<BaseFile> In(Place place) => byPlace.Value[place.Key];
+
+    /// <summary>Reads a base from its files.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition whose files the tree holds.</param>
+    /// <param name="tree">The files.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public static BaseCatalogue Read(HostProfile profile, Edition edition, FileTree tree, CancellationToken cancel = default)
+    {
+        var located = tree.Files.Select(f => (File: f, Found: profile.Locate(f.Path, edition))).ToList();
+        var facts = FactsReader.ReadAll([.. located.Select(l => (l.File, l.Found?.Place))], cancel: cancel);
+        var files = located.Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path])).ToList();
+        var codebooks = profile.Codebooks.ToDictionary(c => c.Key, c => ReadCodebook(c, tree), StringComparer.Ordinal);
+        return new BaseCatalogue(edition, files, codebooks);
+    }
+
+    private static Codebook ReadCodebook(CodebookRule rule, FileTree tree)
+    {
+        var codes = new List<Code>();
+        foreach (var file in tree.Files)
+        {
+            if (rule.Source.Match(file.Path) is not { } bindings) continue;
+            if (rule.Column is null) codes.Add(new Code(bindings.Find(rule.Source.Placeholders[0])!, ""));
+            else codes.AddRange(ReadCodes(file, rule.Column));
+        }
+
+        return new Codebook(rule.Key, rule.Title, codes);
+    }
+
+    private static List<Code> ReadCodes(TreeFile file, string column)
+    {
+        using var csv = CsvReader.Create(file.ReadAll());
+        csv.ReadHeader();
+        var hasNames = csv.TryGetFieldIndex("name", out _);
+        var codes = new List<Code>();
+        while (csv.Read()) codes.Add(new Code(csv.GetString(column), hasNames ? csv.GetString("name") : ""));
+        return codes;
+    }
+}

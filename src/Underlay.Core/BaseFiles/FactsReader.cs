@@ -1,0 +1,72 @@
+using System.Buffers;
+using System.Collections.Concurrent;
+using Underlay.Core.Hosts;
+using Underlay.Core.Images;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.BaseFiles;
+
+/// <summary>Reads files and takes their facts, many at a time, each file once and into pooled memory.</summary>
+public static class FactsReader
+{
+    /// <summary>Files longer than this are not read: no package can hold them. Bytes.</summary>
+    public const long MostBytes = 256L * 1024 * 1024;
+
+    // So few are done before threads would be.
+    private const int FewFiles = 24;
+
+    /// <summary>Takes the facts of one file.</summary>
+    /// <param name="file">The file.</param>
+    /// <param name="place">The place it lies in, or null for a file outside every place: only hash and length are taken.</param>
+    public static FileFacts Read(TreeFile file, Place? place)
+    {
+        if (file.Length > MostBytes) return new FileFacts(default, file.Length, Unread(place), null);
+        var length = (int)file.Length;
+        if (place is { Content: PlaceContent.Entry, Kind: { } kind })
+        {
+            // Kept by the facts, so not pooled.
+            var bytes = file.ReadAll();
+            return new FileFacts(ContentHash.Of(bytes), length, null, EntryFacts.Of(bytes, kind));
+        }
+
+        var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
+        try
+        {
+            using (var stream = file.Open()) stream.ReadExactly(pooled, 0, length);
+            var memory = pooled.AsMemory(0, length);
+            var picture = place is { Content: PlaceContent.Picture } ? PngReader.Inspect(memory, place.NeedsPixels) : null;
+            return new FileFacts(ContentHash.Of(memory.Span), length, picture, null);
+        }
+        finally
+        {
+            ArrayPool<byte>.Shared.Return(pooled);
+        }
+    }
+
+    /// <summary>Takes the facts of many files on all cores.</summary>
+    /// <param name="files">Files with their places.</param>
+    /// <param name="progress">Told the number of files done, now and then.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public static IReadOnlyDictionary<PackPath, FileFacts> ReadAll(
+        IReadOnlyList<(TreeFile File, Place? Place)> files,
+        IProgress<int>? progress = null,
+        CancellationToken cancel = default)
+    {
+        if (files.Count < FewFiles) return files.ToDictionary(f => f.File.Path, f => Read(f.File, f.Place));
+        var facts = new ConcurrentDictionary<PackPath, FileFacts>();
+        var done = 0;
+        Parallel.ForEach(
+            Partitioner.Create<(TreeFile File, Place? Place)>([.. files], loadBalance: true),
+            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount },
+            item =>
+            {
+                facts[item.File.Path] = Read(item.File, item.Place);
+                if (Interlocked.Increment(ref done) is var count && count % 100 == 0) progress?.Report(count);
+            });
+        progress?.Report(files.Count);
+        return facts;
+    }
+
+    private static PictureFacts? Unread(Place? place) =>
+        place is { Content: PlaceContent.Picture } ? new PictureFacts("it is larger than 256 MiB", null, null) : null;
+}

@@ -1,0 +1,71 @@
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>
+/// Tells each fact once. A finding that only follows from another (a picture that is ownerless because its ware cannot be
+/// read) is folded into that other, which takes over what the host would report.
+/// </summary>
+internal static class Blame
+{
+    public static IReadOnlyList<Finding> Fold(IReadOnlyList<Finding> findings)
+    {
+        var causes = new Dictionary<PackPath, List<int>>();
+        for (var i = 0; i < findings.Count; i++)
+            foreach (var path in findings[i].Explains)
+            {
+                if (!causes.TryGetValue(path, out var known)) causes[path] = known = [];
+                known.Add(i);
+            }
+
+        var root = new int[findings.Count];
+        for (var i = 0; i < findings.Count; i++) root[i] = FindRoot(findings, causes, i);
+        var folded = new List<Finding>();
+        for (var i = 0; i < findings.Count; i++)
+        {
+            if (root[i] != i) continue;
+            var followers = Enumerable.Range(0, findings.Count).Where(j => j != i && root[j] == i).Select(j => findings[j]).ToList();
+            folded.Add(followers.Count == 0 ? findings[i] : Take(findings[i], followers));
+        }
+
+        return folded;
+    }
+
+    private static int FindRoot(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, int start)
+    {
+        var trail = new List<int> { start };
+        while (FindCause(findings, causes, trail[^1]) is { } cause)
+        {
+            // Findings that explain each other in a circle: the first of the circle is told.
+            if (trail.IndexOf(cause) is var turn && turn >= 0) return trail.Skip(turn).Min();
+            trail.Add(cause);
+        }
+
+        return trail[^1];
+    }
+
+    private static int? FindCause(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, int index)
+    {
+        foreach (var path in findings[index].RestsOn)
+        {
+            if (!causes.TryGetValue(path, out var known)) continue;
+            // The cause at the same path is the nearest: a misnamed picture explains its own missing companion.
+            var cause = known.Where(i => i != index).OrderByDescending(i => findings[i].Path == findings[index].Path).Select(i => (int?)i).FirstOrDefault();
+            if (cause is not null) return cause;
+        }
+
+        return null;
+    }
+
+    private static Finding Take(Finding cause, List<Finding> followers)
+    {
+        var predicts = cause.Predicts.Concat(followers.SelectMany(f => f.Predicts)).Distinct().ToList();
+        var also = followers.Select(f => f.Path).Where(p => p != cause.Path).Distinct().Order(StringComparer.Ordinal).ToList();
+        return cause with
+        {
+            Severity = followers.Select(f => f.Severity).Append(cause.Severity).Max(),
+            Predicts = predicts,
+            Message = also.Count == 0 ? cause.Message : $"{cause.Message} This also spoils {string.Join(", ", also)}.",
+        };
+    }
+}

@@ -1,0 +1,51 @@
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>What a check of a pack says.</summary>
+/// <param name="Host">The host's key.</param>
+/// <param name="Edition">The edition that it was checked for.</param>
+/// <param name="PackId">The id in the manifest, or null.</param>
+/// <param name="Findings">Ordered by path.</param>
+/// <param name="Skipped">Checks that could not run.</param>
+/// <param name="Overlay">The pack over its base; null where nothing but the shape of the archive was looked at.</param>
+public sealed record CheckReport(
+    string Host,
+    Edition Edition,
+    string? PackId,
+    IReadOnlyList<Finding> Findings,
+    IReadOnlyList<CheckCode> Skipped,
+    Overlay? Overlay)
+{
+    /// <summary>How many findings have a severity, the waived ones left aside.</summary>
+    public int Count(Severity severity) => Findings.Count(f => f.Severity == severity && f.Waiver is null);
+
+    /// <summary>True when a blocker is not waived.</summary>
+    public bool Blocks => Findings.Any(f => f.Blocks);
+
+    /// <summary>Checks a pack.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition, or null for the newest that the manifest declares, else the newest.</param>
+    /// <param name="baseOf">Gives the base of an edition.</param>
+    /// <param name="tree">The pack's files.</param>
+    /// <param name="progress">Told the number of files read, now and then.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public static CheckReport Make(
+        HostProfile profile,
+        Edition? edition,
+        Func<Edition, BaseCatalogue> baseOf,
+        FileTree tree,
+        IProgress<int>? progress = null,
+        CancellationToken cancel = default)
+    {
+        var manifest = ManifestFacts.Read(profile, tree);
+        var chosen = edition ?? manifest.To ?? profile.Newest;
+        if (Wrapped.Find(profile, tree) is { } wrapped)
+            return new CheckReport(profile.Key, chosen, null, [wrapped], [.. CheckList.Codes.Where(c => c != Wrapped.Code)], null);
+        var overlay = Overlay.Of(PackReading.Read(profile, chosen, tree, manifest, progress, cancel), baseOf(chosen));
+        return new CheckReport(profile.Key, chosen, manifest.Id, CheckEngine.Whole.Run(overlay), [], overlay);
+    }
+}

@@ -1,0 +1,56 @@
+using Underlay.Core.Fixes;
+using Underlay.Core.Packs;
+using Underlay.Core.Placements;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A path is one slip away from one that the host would read: a letter, the case, a plural, a folder, an extension.</summary>
+/// <remarks>Host: does not read it, and shows what it shows without it. See docs/checks.md#pathnear-miss.</remarks>
+public sealed class NearMiss : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("path/near-miss");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Pack;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var file in overlay.Pack.Unplaced)
+        {
+            var candidates = NearMissFinder.OfUnplaced(overlay, file);
+            if (candidates.Count > 0)
+            {
+                yield return Describe(overlay, file.Path, candidates, $"{overlay.Profile.Title} does not read a file of this name") with
+                {
+                    Explains = [.. candidates.Select(c => c.Target)],
+                };
+            }
+        }
+
+        foreach (var placement in overlay.Pack.Placements)
+        {
+            var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
+            if (candidates.Count > 0) yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with { Explains = missing };
+        }
+    }
+
+    private Finding Describe(Overlay overlay, PackPath path, IReadOnlyList<NearMissCandidate> candidates, string what)
+    {
+        var best = candidates[0];
+        var free = !overlay.PackHas(best.Target);
+        var others = candidates.Count > 1 ? $" Also near: {string.Join(", ", candidates.Skip(1).Take(3).Select(c => c.Target))}." : "";
+        var hint = !free ? " A file is already there." : best.FitsContent ? "" : " Its bytes are of another format, so renaming alone would not do.";
+        return new Finding
+        {
+            Code = Code,
+            Severity = Severity.Warning,
+            Path = path.Value,
+            Message = $"{what}; but for {best.Slip} it would be {best.Target}.{others}{hint}",
+            Fix = free && best.FitsContent ? new RenameToPlace(path, best.Target, LeavesNoChoice: candidates.Count == 1) : null,
+            Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
+        };
+    }
+}

@@ -1,0 +1,32 @@
+using Underlay.Core.Placements;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A file lies outside every place of the host, and is not near one either.</summary>
+/// <remarks>Host: does not read it. See docs/checks.md#pathno-place.</remarks>
+public sealed class NoPlace : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("path/no-place");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Pack;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var file in overlay.Pack.Unplaced)
+        {
+            if (NearMissFinder.OfUnplaced(overlay, file).Count > 0) continue;
+            yield return new Finding
+            {
+                Code = Code,
+                Severity = Severity.Warning,
+                Path = file.Path.Value,
+                Message = $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.",
+                Saw = new Dictionary<Packs.PackPath, Packs.ContentHash> { [file.Path] = overlay.Pack.Facts[file.Path].Hash },
+            };
+        }
+    }
+}

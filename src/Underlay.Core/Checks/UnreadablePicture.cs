@@ -1,0 +1,31 @@
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A picture that hosts cannot read: damaged, of another format, or of a form they do not take.</summary>
+/// <remarks>Host: dropped, unreadable; a front picture is blank. See docs/checks.md#imageunreadable.</remarks>
+public sealed class UnreadablePicture : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("image/unreadable");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.File;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    {
+        if (drop.Placement.Facts.Picture is { IsReadable: false, Problem: var problem })
+            yield return Report(overlay, drop, Because(problem!));
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
+    {
+        if (placement.Facts.Picture is { IsReadable: false, Problem: var problem } && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome)
+            yield return Report(overlay, placement, placement.Place.Unreadable, Because(problem!)) with { Explains = [placement.Path] };
+    }
+
+    private static string Because(string problem) => $"This is no picture that can be read: {problem}. Save it anew as an 8-bit PNG.";
+}

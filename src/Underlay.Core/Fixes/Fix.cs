@@ -1,0 +1,23 @@
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Fixes;
+
+/// <summary>A repair that Underlay can apply. It is a value: what it would change is asked for when it is applied.</summary>
+/// <param name="Title">What it does, as words to press: "Rename to wares/jug/shelf.png".</param>
+/// <param name="LosesNothing">True when no byte of the author's is changed or taken away.</param>
+/// <param name="LeavesNoChoice">True when there is one sensible way to do it. Fixes of which both hold are applied without being asked for by name.</param>
+public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
+{
+    /// <summary>The edits that make the repair, or none when it no longer applies.</summary>
+    /// <param name="tree">The pack's files as they are now.</param>
+    /// <param name="context">What the fix may need to know.</param>
+    public abstract IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context);
+}
+
+/// <summary>What fixes may need to know beyond the pack's files.</summary>
+/// <param name="PackName">The name of the pack's folder or archive, without extension.</param>
+/// <param name="Profile">The host.</param>
+/// <param name="Edition">The edition that the pack was checked for.</param>
+/// <param name="Overlay">The pack over its base; null where the pack is wrapped.</param>
+public sealed record FixContext(string PackName, Hosts.HostProfile Profile, Hosts.Edition Edition, Overlay? Overlay);

@@ -1,0 +1,56 @@
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Fixes;
+
+/// <summary>Writes a manifest from the host's template, with what the pack's own files and name tell.</summary>
+/// <param name="Path">The manifest's path.</param>
+public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNothing: true, LeavesNoChoice: true)
+{
+    /// <inheritdoc/>
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
+    {
+        if (tree.Find(Path) is not null) return [];
+        var name = NameOf(context.PackName);
+        var model = new Dictionary<string, object?>
+        {
+            ["prefix"] = FindPrefix(context) ?? "author",
+            ["name"] = name,
+            ["title"] = TitleOf(name),
+            ["edition"] = context.Edition.Key,
+            ["front"] = tree.Find(PackPath.Parse("front.png"))?.Path.Value,
+        };
+        return [new TreeEdit.Write(Path, Template.Render(context.Profile, context.Profile.Manifest.Template, model))];
+    }
+
+    /// <summary>The prefix that most ids of the pack carry, the base's own left aside.</summary>
+    private static string? FindPrefix(FixContext context) =>
+        context.Overlay?.Pack.Placements
+            .Select(p => PrefixOf(p, context.Profile))
+            .OfType<string>()
+            .GroupBy(p => p, StringComparer.Ordinal)
+            .OrderByDescending(g => g.Count())
+            .ThenBy(g => g.Key, StringComparer.Ordinal)
+            .FirstOrDefault()?.Key;
+
+    private static string? PrefixOf(Placement placement, HostProfile profile)
+    {
+        var id = placement.Field("/id");
+        var dot = id?.IndexOf('.', StringComparison.Ordinal) ?? -1;
+        return dot > 0 && id![..dot] != profile.BasePrefix ? id[..dot] : null;
+    }
+
+    private static string NameOf(string packName)
+    {
+        var letters = packName.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '_').ToArray();
+        var name = new string(letters).Trim('_');
+        return name.Length == 0 ? "pack" : name;
+    }
+
+    private static string TitleOf(string name)
+    {
+        var words = name.Replace('_', ' ');
+        return char.ToUpperInvariant(words[0]) + words[1..];
+    }
+}

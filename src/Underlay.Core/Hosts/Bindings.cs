@@ -1,0 +1,46 @@
+namespace Underlay.Core.Hosts;
+
+/// <summary>What a path has at the placeholders of a pattern. Equal when all names and values are.</summary>
+public sealed class Bindings : IEquatable<Bindings>
+{
+    private readonly (string Name, string Value)[] values;
+
+    private Bindings((string Name, string Value)[] values)
+    {
+        this.values = values;
+        Key = string.Join('&', values.Select(v => $"{v.Name}={v.Value}"));
+    }
+
+    /// <summary>No placeholders.</summary>
+    public static Bindings None { get; } = new([]);
+
+    /// <summary>Names and values as one text, "name=jug", in order of the names.</summary>
+    public string Key { get; }
+
+    /// <summary>Makes bindings; a name may stand once.</summary>
+    public static Bindings Of(IEnumerable<(string Name, string Value)> values) =>
+        new([.. values.OrderBy(v => v.Name, StringComparer.Ordinal)]);
+
+    /// <summary>The value of a placeholder, or null.</summary>
+    public string? Find(string name)
+    {
+        foreach (var (key, value) in values)
+            if (key == name) return value;
+        return null;
+    }
+
+    /// <summary>These bindings with one value replaced.</summary>
+    public Bindings With(string name, string value) => Of(values.Where(v => v.Name != name).Append((name, value)));
+
+    /// <inheritdoc/>
+    public bool Equals(Bindings? other) => other is not null && Key == other.Key;
+
+    /// <inheritdoc/>
+    public override bool Equals(object? obj) => Equals(obj as Bindings);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Key.GetHashCode(StringComparison.Ordinal);
+
+    /// <inheritdoc/>
+    public override string ToString() => Key;
+}

@@ -1,0 +1,163 @@
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Hosts;
+
+/// <summary>A word of the host's reports (an outcome, a drop code or a reason) and what it means to an author.</summary>
+/// <param name="Code">The word.</param>
+/// <param name="Says">A clause with the host as its subject: "shows a pale plate behind it".</param>
+public sealed record HostWord(string Code, string Says);
+
+/// <summary>Where a pack describes itself.</summary>
+/// <param name="Path">The file at the pack's root.</param>
+/// <param name="Kind">Its schema.</param>
+/// <param name="IdField">Pointer to the pack's id.</param>
+/// <param name="TitleField">Pointer to the title.</param>
+/// <param name="VersionField">Pointer to the version.</param>
+/// <param name="FromField">Pointer to the first edition that the pack is for.</param>
+/// <param name="ToField">Pointer to the last.</param>
+/// <param name="Template">The template for a new manifest.</param>
+public sealed record ManifestRule(
+    PackPath Path,
+    Kind Kind,
+    string IdField,
+    string TitleField,
+    string VersionField,
+    string FromField,
+    string ToField,
+    string Template);
+
+/// <summary>A table of codes, read from the base.</summary>
+/// <param name="Key">Its name in the profile.</param>
+/// <param name="Title">Its name for people.</param>
+/// <param name="Source">The base's file or files: a CSV with a code column, or files whose names are the codes.</param>
+/// <param name="Column">The column of a CSV that holds the code, or null when the placeholder of <paramref name="Source"/> is the code.</param>
+public sealed record CodebookRule(string Key, string Title, PathPattern Source, string? Column);
+
+/// <summary>How a container's entry is stored.</summary>
+public enum EntryMethod
+{
+    /// <summary>As it is.</summary>
+    Stored,
+
+    /// <summary>Deflated.</summary>
+    Deflated,
+}
+
+/// <summary>Which files a container holds and how; the first rule that fits a file counts.</summary>
+/// <param name="Files">A file-name ending with its dot, or empty for all files.</param>
+/// <param name="Method">How they are stored.</param>
+public sealed record ContainerEntryRule(string Files, EntryMethod Method);
+
+/// <summary>The archive that the host wants: today a ZIP with every file at its path.</summary>
+/// <param name="Extension">The package's file-name extension with its dot.</param>
+/// <param name="MostBytes">The largest package.</param>
+/// <param name="Entries">How each file is stored.</param>
+public sealed record PackageRule(string Extension, long MostBytes, IReadOnlyList<ContainerEntryRule> Entries)
+{
+    /// <summary>How a file is stored.</summary>
+    public EntryMethod MethodOf(PackPath path) =>
+        Entries.First(e => path.Value.EndsWith(e.Files, StringComparison.Ordinal)).Method;
+}
+
+/// <summary>The program that stands in for the host.</summary>
+/// <param name="Program">Its name in the folder of stand-ins.</param>
+/// <param name="SecondsAllowed">After which it is ended.</param>
+public sealed record TrialRule(string Program, int SecondsAllowed);
+
+/// <summary>The description of one host: data, read from its folder by <see cref="ProfileReader"/>.</summary>
+public sealed class HostProfile
+{
+    private readonly Dictionary<string, Place> placesByKey;
+
+    internal HostProfile(IReadOnlyList<Place> places)
+    {
+        Places = places;
+        placesByKey = places.ToDictionary(p => p.Key, StringComparer.Ordinal);
+        Groups = GroupMap.Of(places);
+    }
+
+    /// <summary>The host's name in commands.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>The host's name for people.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>One sentence about it.</summary>
+    public required string About { get; init; }
+
+    /// <summary>The prefix of the base's own ids.</summary>
+    public required string BasePrefix { get; init; }
+
+    /// <summary>Oldest first.</summary>
+    public required IReadOnlyList<Edition> Editions { get; init; }
+
+    /// <summary>The holes of its path patterns.</summary>
+    public required IReadOnlyDictionary<string, Placeholder> Placeholders { get; init; }
+
+    /// <summary>Where a pack describes itself.</summary>
+    public required ManifestRule Manifest { get; init; }
+
+    /// <summary>Tables of codes.</summary>
+    public required IReadOnlyList<CodebookRule> Codebooks { get; init; }
+
+    /// <summary>The archive.</summary>
+    public required PackageRule Package { get; init; }
+
+    /// <summary>The simulated host.</summary>
+    public required TrialRule Trial { get; init; }
+
+    /// <summary>Outcomes, the first broken of which a report names first.</summary>
+    public required IReadOnlyList<HostWord> Outcomes { get; init; }
+
+    /// <summary>Drop codes.</summary>
+    public required IReadOnlyList<HostWord> Drops { get; init; }
+
+    /// <summary>Reasons for which a package is not listed.</summary>
+    public required IReadOnlyList<HostWord> Reasons { get; init; }
+
+    /// <summary>Liquid templates by name.</summary>
+    public required IReadOnlyDictionary<string, string> Templates { get; init; }
+
+    /// <summary>Places in the profile's order.</summary>
+    public IReadOnlyList<Place> Places { get; }
+
+    /// <summary>Which places' files belong together.</summary>
+    public GroupMap Groups { get; }
+
+    /// <summary>The newest edition.</summary>
+    public Edition Newest => Editions[^1];
+
+    /// <summary>The place of that key.</summary>
+    /// <exception cref="KeyNotFoundException">There is none; the reader makes sure that rules name only places that exist.</exception>
+    public Place Place(string key) => placesByKey[key];
+
+    /// <summary>The edition of that key, or null.</summary>
+    public Edition? FindEdition(string? key) => Editions.FirstOrDefault(e => e.Key == key);
+
+    /// <summary>The place whose pattern fits a path best in an edition, with what stands at its placeholders.</summary>
+    public (Place Place, Bindings Bindings)? Locate(PackPath path, Edition edition)
+    {
+        (Place Place, Bindings Bindings)? best = null;
+        var segments = path.Segments;
+        foreach (var place in Places)
+        {
+            if (place.Pattern is not { } pattern || !place.Editions.Holds(edition)) continue;
+            if (best is { } found && found.Place.Pattern!.LiteralCharacters >= pattern.LiteralCharacters) continue;
+            if (pattern.Match(segments) is { } bindings) best = (place, bindings);
+        }
+
+        return best;
+    }
+
+    /// <summary>What a consequence means to the author: "The host would show …".</summary>
+    public string Says(Consequence consequence) => consequence.Kind switch
+    {
+        ConsequenceKind.Outcome => $"{Title} would {Word(Outcomes, consequence.Code)}.",
+        ConsequenceKind.Drop => $"{Title} would leave the file out: it {Word(Drops, consequence.Code)}.",
+        _ => $"{Title} does not mind.",
+    };
+
+    private static string Word(IReadOnlyList<HostWord> words, string code) => words.First(w => w.Code == code).Says;
+}

@@ -1,0 +1,74 @@
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
+
+namespace Underlay.Core.Hosts;
+
+/// <summary>What a file of a place is read as.</summary>
+public enum PlaceContent
+{
+    /// <summary>A PNG picture.</summary>
+    Picture,
+
+    /// <summary>A JSON entry of a kind.</summary>
+    Entry,
+}
+
+/// <summary>A rule of the profile: a path pattern and what a file there must be and bring along.</summary>
+public sealed record Place
+{
+    /// <summary>The place's name in the profile.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>The place's name for people, in the plural.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What one file of the place is called, with its article: "a shelf picture".</summary>
+    public required string One { get; init; }
+
+    /// <summary>The paths of the place, or null when a field of the manifest names its one path.</summary>
+    public required PathPattern? Pattern { get; init; }
+
+    /// <summary>Pointer into the manifest to the path, or null when there is a pattern.</summary>
+    public required string? ManifestField { get; init; }
+
+    /// <summary>What its files are read as.</summary>
+    public required PlaceContent Content { get; init; }
+
+    /// <summary>The kind of its entries; null for pictures.</summary>
+    public required Kind? Kind { get; init; }
+
+    /// <summary>What comes of a file that cannot be read.</summary>
+    public required Consequence Unreadable { get; init; }
+
+    /// <summary>The rules, in the order in which the host applies them.</summary>
+    public required IReadOnlyList<Rule> Rules { get; init; }
+
+    /// <summary>The template for a new file here, or null.</summary>
+    public required string? Template { get; init; }
+
+    /// <summary>How it is known.</summary>
+    public required Basis Basis { get; init; }
+
+    /// <summary>The editions that have the place.</summary>
+    public required EditionSpan Editions { get; init; }
+
+    /// <summary>"a", "an" or "the" cut off <see cref="One"/>.</summary>
+    public string Noun => One[(One.IndexOf(' ', StringComparison.Ordinal) + 1)..];
+
+    /// <summary>Whether some rule has to look at pixels.</summary>
+    public bool NeedsPixels => Content == PlaceContent.Picture && AllRules(Rules).Any(r => r is AlphaRule or ClearBorderRule or MaskColoursRule);
+
+    /// <summary>All rules of a type that hold in an edition, those chosen by another file left aside.</summary>
+    public IEnumerable<T> RulesOf<T>(Edition edition)
+        where T : Rule => Rules.OfType<T>().Where(r => r.Editions.Holds(edition));
+
+    /// <inheritdoc/>
+    public override string ToString() => Key;
+
+    private static IEnumerable<Rule> AllRules(IEnumerable<Rule> rules) =>
+        rules.SelectMany(r => r is VariesWithRule varies ? AllRules(varies.Choices.Values.SelectMany(c => c)) : [r]);
+
+    /// <summary>The widest alpha that any choice allows; used to tell what a picture may become.</summary>
+    internal AlphaUse WidestAlpha => AllRules(Rules).OfType<AlphaRule>().Select(r => r.Allows).DefaultIfEmpty(AlphaUse.Blend).Max();
+}

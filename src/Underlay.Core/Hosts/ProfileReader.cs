@@ -1,0 +1,226 @@
+using System.Text;
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Hosts;
+
+/// <summary>Reads a host profile from its folder. Every error names its file, its pointer and what was expected.</summary>
+public sealed class ProfileReader
+{
+    private const string HostFile = "host.json";
+
+    private readonly FileTree tree;
+    private readonly List<ProfileError> errors = [];
+    private readonly Dictionary<string, Kind> kinds = new(StringComparer.Ordinal);
+
+    private ProfileReader(FileTree tree) => this.tree = tree;
+
+    /// <summary>Reads the profile, or says all that keeps it from being read.</summary>
+    /// <param name="tree">The files of the profile's folder.</param>
+    public static ProfileResult Read(FileTree tree)
+    {
+        var reader = new ProfileReader(tree);
+        var profile = reader.ReadHost();
+        return new ProfileResult(reader.errors.Count == 0 ? profile : null, reader.errors);
+    }
+
+    private HostProfile? ReadHost()
+    {
+        if (ReadJson(HostFile) is not { } json) return null;
+        var host = new ProfileCursor(HostFile, "", json.Root, errors);
+        var key = host.Text("host");
+        var title = host.Text("title");
+        var about = host.Text("about");
+        var basePrefix = host.Text("basePrefix");
+        var editions = host.Objects("editions").Select(ReadEdition).ToList();
+        RequireUnique(host, "editions", editions.Select(e => e.Key));
+        var placeholders = host.Members("placeholders").Select(ReadPlaceholder).ToDictionary(p => p.Name, StringComparer.Ordinal);
+        var words = (Outcomes: ReadWords(host, "outcomes"), Drops: ReadWords(host, "drops"), Reasons: ReadWords(host, "reasons"));
+        var templates = ReadTemplates();
+        var manifest = ReadManifest(host.Object("manifest"));
+        var codebooks = host.Objects("codebooks", least: 0).Select(c => ReadCodebook(c, placeholders)).OfType<CodebookRule>().ToList();
+        var rules = new RuleReader(editions, words.Outcomes, words.Drops);
+        var places = host.Objects("places").Select(p => ReadPlace(p, placeholders, rules)).ToList();
+        RequireUnique(host, "places", places.Select(p => p.Key));
+        rules.CheckReferences(places, codebooks);
+        var package = ReadPackage(host.Object("package"));
+        var trial = ReadTrial(host.Object("trial"));
+        host.Done();
+        RequireTemplates(host, manifest, places, templates);
+        return errors.Count > 0 ? null : new HostProfile(places)
+        {
+            Key = key,
+            Title = title,
+            About = about,
+            BasePrefix = basePrefix,
+            Editions = editions,
+            Placeholders = placeholders,
+            Manifest = manifest!,
+            Codebooks = codebooks,
+            Package = package,
+            Trial = trial,
+            Outcomes = words.Outcomes,
+            Drops = words.Drops,
+            Reasons = words.Reasons,
+            Templates = templates,
+        };
+    }
+
+    private JsonText? ReadJson(string name)
+    {
+        if (!PackPath.TryParse(name, out var path, out _) || !tree.TryFind(path, out var file))
+        {
+            errors.Add(new ProfileError(name, "", "this file was expected in the profile's folder"));
+            return null;
+        }
+
+        var json = JsonText.Parse(file.ReadAll());
+        if (json.Problem is not { } problem) return json;
+        errors.Add(new ProfileError(name, "", $"{problem.Says} ({problem.At})"));
+        return null;
+    }
+
+    private static Edition ReadEdition(ProfileCursor cursor, int order)
+    {
+        var edition = new Edition(cursor.Text("key"), cursor.Text("title"), order);
+        cursor.Done();
+        return edition;
+    }
+
+    private static Placeholder ReadPlaceholder((string Name, ProfileCursor Value) member)
+    {
+        var cursor = member.Value;
+        var least = cursor.WholeOr("least", 1, 1);
+        var placeholder = new Placeholder(member.Name, cursor.Text("characters"), least, cursor.WholeOr("most", int.MaxValue, least));
+        cursor.Done();
+        return placeholder;
+    }
+
+    private static List<HostWord> ReadWords(ProfileCursor host, string field)
+    {
+        var words = new List<HostWord>();
+        foreach (var cursor in host.Objects(field))
+        {
+            words.Add(new HostWord(cursor.Text("code"), cursor.Text("says")));
+            cursor.Done();
+        }
+
+        RequireUnique(host, field, words.Select(w => w.Code));
+        return words;
+    }
+
+    private Dictionary<string, string> ReadTemplates() =>
+        tree.Files
+            .Where(f => f.Path.IsBelow("templates"))
+            .ToDictionary(f => f.Path.Value["templates/".Length..], f => Encoding.UTF8.GetString(f.ReadAll()), StringComparer.Ordinal);
+
+    private Kind? ReadKind(ProfileCursor cursor, string field)
+    {
+        var key = cursor.Text(field);
+        if (key.Length == 0 || kinds.TryGetValue(key, out var known)) return kinds.GetValueOrDefault(key);
+        var file = $"kinds/{key}.schema.json";
+        if (ReadJson(file) is not { } json) return null;
+        var (kind, problems) = Kind.Read(key, json.Root);
+        errors.AddRange(problems.Select(p => new ProfileError(file, p.Pointer, p.Expected)));
+        return kinds[key] = kind;
+    }
+
+    private ManifestRule? ReadManifest(ProfileCursor cursor)
+    {
+        var pathText = cursor.Text("path");
+        if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0) cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
+        var kind = ReadKind(cursor, "kind");
+        var fields = (Id: cursor.Text("id"), Title: cursor.Text("title"), Version: cursor.Text("version"), From: cursor.Text("from"), To: cursor.Text("to"));
+        var template = cursor.Text("template");
+        cursor.Done();
+        return kind is null ? null : new ManifestRule(path, kind, fields.Id, fields.Title, fields.Version, fields.From, fields.To, template);
+    }
+
+    private static CodebookRule? ReadCodebook(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders)
+    {
+        var key = cursor.Text("key");
+        var title = cursor.Text("title");
+        var pattern = ReadPattern(cursor, "base", placeholders);
+        var column = cursor.TextIfAny("column");
+        cursor.Done();
+        if (pattern is null) return null;
+        if (column is null && pattern.Placeholders.Count != 1) cursor.Fail("base", "a pattern with one placeholder, whose values are the codes, was expected where no column is named");
+        return new CodebookRule(key, title, pattern, column);
+    }
+
+    private static PathPattern? ReadPattern(ProfileCursor cursor, string field, Dictionary<string, Placeholder> placeholders)
+    {
+        var text = cursor.Text(field);
+        if (text.Length == 0) return null;
+        if (PathPattern.TryParse(text, placeholders, out var pattern, out var problem)) return pattern;
+        cursor.Fail(field, $"{problem} was expected");
+        return null;
+    }
+
+    private Place ReadPlace(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders, RuleReader rules)
+    {
+        var content = cursor.Choice("content", ("picture", PlaceContent.Picture), ("entry", PlaceContent.Entry));
+        var manifestField = cursor.TextIfAny("pathInManifest");
+        var place = new Place
+        {
+            Key = cursor.Text("key"),
+            Title = cursor.Text("title"),
+            One = cursor.Text("one"),
+            Pattern = manifestField is null ? ReadPattern(cursor, "path", placeholders) : null,
+            ManifestField = manifestField,
+            Content = content,
+            Kind = content == PlaceContent.Entry ? ReadKind(cursor, "kind") : null,
+            Unreadable = cursor.Has("unreadable") ? rules.ReadConsequence(cursor.Object("unreadable")) : Consequence.Drops("unreadable"),
+            Rules = rules.ReadRules(cursor.Objects("rules", least: 0)),
+            Template = cursor.TextIfAny("template"),
+            Basis = RuleReader.ReadBasis(cursor),
+            Editions = rules.ReadSpan(cursor),
+        };
+        cursor.Done();
+        return place;
+    }
+
+    private static PackageRule ReadPackage(ProfileCursor cursor)
+    {
+        var extension = cursor.Text("extension");
+        var most = cursor.Whole("mostBytes", 1);
+        var container = cursor.Object("container");
+        container.Choice("as", ("zip", 0));
+        var entries = new List<ContainerEntryRule>();
+        foreach (var entry in container.Objects("entries"))
+        {
+            entries.Add(new ContainerEntryRule(
+                entry.TextIfAny("ending") ?? "",
+                entry.Choice("method", ("stored", EntryMethod.Stored), ("deflated", EntryMethod.Deflated))));
+            entry.Done();
+        }
+
+        if (entries.Count > 0 && entries[^1].Files.Length > 0) container.Fail("entries", "a last entry without “ending”, for all other files, was expected");
+        container.Done();
+        cursor.Done();
+        return new PackageRule("." + extension, most, entries);
+    }
+
+    private static TrialRule ReadTrial(ProfileCursor cursor)
+    {
+        var trial = new TrialRule(cursor.Text("program"), cursor.Whole("secondsAllowed", 1));
+        cursor.Done();
+        return trial;
+    }
+
+    private static void RequireTemplates(ProfileCursor host, ManifestRule? manifest, List<Place> places, Dictionary<string, string> templates)
+    {
+        if (manifest is not null && !templates.ContainsKey(manifest.Template))
+            host.Object("manifest").Fail("template", $"a file templates/{manifest.Template} was expected");
+        for (var i = 0; i < places.Count; i++)
+            if (places[i].Template is { } name && !templates.ContainsKey(name))
+                host.Fail($"places/{i}/template".Replace("/", "~1", StringComparison.Ordinal), $"a file templates/{name} was expected");
+    }
+
+    private static void RequireUnique(ProfileCursor cursor, string field, IEnumerable<string> keys)
+    {
+        foreach (var twice in keys.GroupBy(k => k, StringComparer.Ordinal).Where(g => g.Key.Length > 0 && g.Count() > 1))
+            cursor.Fail(field, $"each key once was expected; “{twice.Key}” stands {twice.Count()} times");
+    }
+}

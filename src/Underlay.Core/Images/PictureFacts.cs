@@ -1,0 +1,74 @@
+namespace Underlay.Core.Images;
+
+/// <summary>How a PNG stores its pixels: the colour type of its header (PNG 1.2, section 4.1.1).</summary>
+public enum PngColour
+{
+    /// <summary>Grey.</summary>
+    Grey = 0,
+
+    /// <summary>Red, green, blue.</summary>
+    Rgb = 2,
+
+    /// <summary>Indices into a palette.</summary>
+    Palette = 3,
+
+    /// <summary>Grey with alpha.</summary>
+    GreyAlpha = 4,
+
+    /// <summary>Red, green, blue, alpha.</summary>
+    Rgba = 6,
+}
+
+/// <summary>What a PNG's header and chunks say before a pixel is decoded.</summary>
+/// <param name="Size">Pixels.</param>
+/// <param name="Colour">Colour type.</param>
+/// <param name="Interlaced">True for Adam7.</param>
+/// <param name="HasAlpha">True for the colour types with alpha and where a sound tRNS chunk stands.</param>
+public sealed record PictureHeader(PixelSize Size, PngColour Colour, bool Interlaced, bool HasAlpha);
+
+/// <summary>Which values the alpha of a picture takes.</summary>
+public enum AlphaUse
+{
+    /// <summary>255 everywhere.</summary>
+    Opaque,
+
+    /// <summary>0 and 255 only.</summary>
+    Mask,
+
+    /// <summary>Values between.</summary>
+    Blend,
+}
+
+/// <summary>A pixel's place, from the upper left corner.</summary>
+public readonly record struct PixelAt(int X, int Y)
+{
+    /// <inheritdoc/>
+    public override string ToString() => $"{X}, {Y}";
+}
+
+/// <summary>What one pass over the pixels finds.</summary>
+/// <param name="Alpha">Which values alpha takes.</param>
+/// <param name="FirstClear">The first pixel, row by row, with alpha below 255.</param>
+/// <param name="FirstPartial">The first pixel with alpha neither 0 nor 255.</param>
+/// <param name="FirstUnclearBorder">The first pixel of the outer ring with alpha above 0.</param>
+/// <param name="UnclearBorderPixels">How many pixels of the outer ring have alpha above 0.</param>
+/// <param name="FirstGreen">The first pixel with green above 0, whatever its alpha.</param>
+/// <param name="GreenPixels">How many pixels have green above 0.</param>
+public sealed record PixelFacts(
+    AlphaUse Alpha,
+    PixelAt? FirstClear,
+    PixelAt? FirstPartial,
+    PixelAt? FirstUnclearBorder,
+    int UnclearBorderPixels,
+    PixelAt? FirstGreen,
+    int GreenPixels);
+
+/// <summary>The facts of one picture file: a problem, or a header and, where a rule asked for them, pixel facts.</summary>
+/// <param name="Problem">Why the file is no readable picture, as the end of a sentence: "its IDAT chunk has a wrong CRC".</param>
+/// <param name="Header">The header. Given with a problem too when the header itself was sound.</param>
+/// <param name="Pixels">Null when no rule asked, or when there is a problem.</param>
+public sealed record PictureFacts(string? Problem, PictureHeader? Header, PixelFacts? Pixels)
+{
+    /// <summary>True when a host can read the picture.</summary>
+    public bool IsReadable => Problem is null;
+}

@@ -1,0 +1,69 @@
+using System.Numerics;
+
+namespace Underlay.Core.Images;
+
+/// <summary>Reverses the five row filters.</summary>
+/// <remarks>PNG specification, section 9.2.</remarks>
+internal static class PngFilters
+{
+    /// <summary>The first filter type in the rows that does not exist, or null.</summary>
+    /// <param name="rows">Rows, each a filter type and <paramref name="rowBytes"/> bytes.</param>
+    /// <param name="rowBytes">Bytes of a row without its filter type.</param>
+    public static byte? FirstUnknown(ReadOnlySpan<byte> rows, int rowBytes)
+    {
+        for (var at = 0; at < rows.Length; at += rowBytes + 1)
+            if (rows[at] > 4) return rows[at];
+        return null;
+    }
+
+    /// <summary>Reverses the filters in place.</summary>
+    public static void Reverse(Span<byte> rows, int rowBytes, int pixelBytes)
+    {
+        var above = new byte[rowBytes].AsSpan();
+        for (var at = 0; at < rows.Length; at += rowBytes + 1)
+        {
+            var row = rows.Slice(at + 1, rowBytes);
+            switch (rows[at])
+            {
+                case 1: Sub(row, pixelBytes); break;
+                case 2: Up(row, above); break;
+                case 3: Average(row, above, pixelBytes); break;
+                case 4: Paeth(row, above, pixelBytes); break;
+            }
+
+            above = row;
+        }
+    }
+
+    private static void Sub(Span<byte> row, int pixelBytes)
+    {
+        for (var i = pixelBytes; i < row.Length; i++) row[i] += row[i - pixelBytes];
+    }
+
+    private static void Up(Span<byte> row, ReadOnlySpan<byte> above)
+    {
+        var i = 0;
+        for (; i + Vector<byte>.Count <= row.Length; i += Vector<byte>.Count)
+            (new Vector<byte>(row[i..]) + new Vector<byte>(above[i..])).CopyTo(row[i..]);
+        for (; i < row.Length; i++) row[i] += above[i];
+    }
+
+    private static void Average(Span<byte> row, ReadOnlySpan<byte> above, int pixelBytes)
+    {
+        above = above[..row.Length];
+        for (var i = 0; i < pixelBytes; i++) row[i] += (byte)(above[i] >> 1);
+        for (var i = pixelBytes; i < row.Length; i++) row[i] += (byte)((row[i - pixelBytes] + above[i]) >> 1);
+    }
+
+    private static void Paeth(Span<byte> row, ReadOnlySpan<byte> above, int pixelBytes)
+    {
+        above = above[..row.Length];
+        for (var i = 0; i < pixelBytes; i++) row[i] += above[i];
+        for (var i = pixelBytes; i < row.Length; i++)
+        {
+            int a = row[i - pixelBytes], b = above[i], c = above[i - pixelBytes];
+            int pa = Math.Abs(b - c), pb = Math.Abs(a - c), pc = Math.Abs(a + b - c - c);
+            row[i] += (byte)(pa <= pb && pa <= pc ? a : pb <= pc ? b : c);
+        }
+    }
+}

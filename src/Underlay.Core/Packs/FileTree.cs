@@ -1,0 +1,90 @@
+using System.Diagnostics.CodeAnalysis;
+
+namespace Underlay.Core.Packs;
+
+/// <summary>One file of a tree. Its bytes are read when asked for, and may be asked for more than once.</summary>
+/// <param name="Path">Where it lies.</param>
+/// <param name="Length">Bytes.</param>
+/// <param name="Open">Opens the bytes for reading from the start.</param>
+public sealed record TreeFile(PackPath Path, long Length, Func<Stream> Open)
+{
+    /// <summary>Reads all bytes.</summary>
+    /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
+    public byte[] ReadAll()
+    {
+        var bytes = new byte[Length];
+        using var stream = Open();
+        stream.ReadExactly(bytes);
+        return bytes;
+    }
+}
+
+/// <summary>A name that was found in a folder or an archive and cannot be a path.</summary>
+/// <param name="Name">As found.</param>
+/// <param name="Problem">Why not.</param>
+public sealed record RefusedName(string Name, PathProblem Problem);
+
+/// <summary>
+/// Files by path, sorted ordinally, unique when case-folded; what could not be taken in is kept apart by name.
+/// Trees come from folders, archives, databases and memory; all that reads packs reads this.
+/// </summary>
+public sealed class FileTree
+{
+    private readonly Dictionary<PackPath, TreeFile> byPath;
+
+    private FileTree(IReadOnlyList<TreeFile> files, IReadOnlyList<RefusedName> refused)
+    {
+        Files = files;
+        Refused = refused;
+        byPath = files.ToDictionary(f => f.Path);
+    }
+
+    /// <summary>No files.</summary>
+    public static FileTree Empty { get; } = new([], []);
+
+    /// <summary>The files in ordinal order of their paths.</summary>
+    public IReadOnlyList<TreeFile> Files { get; }
+
+    /// <summary>What could not be taken in, in the order found.</summary>
+    public IReadOnlyList<RefusedName> Refused { get; }
+
+    /// <summary>Makes a tree. Of two paths that differ in case only, the ordinally later one is refused.</summary>
+    public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null)
+    {
+        var kept = new List<TreeFile>();
+        var left = new List<RefusedName>(refused ?? []);
+        var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var file in files.OrderBy(f => f.Path))
+        {
+            if (seen.Add(file.Path.Value)) kept.Add(file);
+            else left.Add(new RefusedName(file.Path.Value, PathProblem.Collides));
+        }
+
+        return new FileTree(kept, left);
+    }
+
+    /// <summary>Makes a tree of bytes held in memory.</summary>
+    public static FileTree OfBytes(IEnumerable<KeyValuePair<PackPath, byte[]>> files) =>
+        Of(files.Select(f => new TreeFile(f.Key, f.Value.Length, () => new MemoryStream(f.Value, writable: false))));
+
+    /// <summary>The file at the path, if there is one.</summary>
+    public TreeFile? Find(PackPath path) => byPath.GetValueOrDefault(path);
+
+    /// <summary>True when a file lies at the path.</summary>
+    public bool TryFind(PackPath path, [NotNullWhen(true)] out TreeFile? file) => byPath.TryGetValue(path, out file);
+
+    /// <summary>The same tree with each path mapped; paths mapped to nothing are left out.</summary>
+    public FileTree Select(Func<PackPath, PackPath?> map) =>
+        new(
+            [.. Files.Select(f => map(f.Path) is { } to ? f with { Path = to } : null).OfType<TreeFile>().OrderBy(f => f.Path)],
+            Refused);
+
+    /// <summary>The tree after edits, none of which may replace a file that it does not name.</summary>
+    /// <exception cref="InvalidOperationException">An edit moves or deletes a file that is not there, or moves onto one that is.</exception>
+    public FileTree With(IEnumerable<TreeEdit> edits)
+    {
+        var files = new Dictionary<PackPath, TreeFile>(byPath);
+        foreach (var edit in edits) edit.ApplyTo(files);
+        return Of(files.Values, Refused);
+    }
+}

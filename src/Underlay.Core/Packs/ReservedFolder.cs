@@ -1,0 +1,17 @@
+namespace Underlay.Core.Packs;
+
+/// <summary>The folder of a pack that holds the author's decisions. It is never packaged, and hosts skip it.</summary>
+public static class ReservedFolder
+{
+    /// <summary>The folder's name at the root of a pack.</summary>
+    public const string Name = ".underlay";
+
+    /// <summary>The author's waivers.</summary>
+    public static PackPath Waivers { get; } = PackPath.Parse(".underlay/waivers.json");
+
+    /// <summary>True for paths in the folder.</summary>
+    public static bool Holds(PackPath path) => path.IsBelow(Name);
+
+    /// <summary>Where the original of a file is kept before a fix changes its bytes.</summary>
+    public static PackPath SourceOf(PackPath path) => PackPath.Parse($"{Name}/sources/{path}");
+}

@@ -1,0 +1,140 @@
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>A path one slip away from the one that a file has.</summary>
+/// <param name="Target">The path.</param>
+/// <param name="Slip">The slip in words: "one letter".</param>
+/// <param name="FitsContent">Whether the file's bytes are of the format that the target wants.</param>
+public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent);
+
+/// <summary>Finds the paths that an author may have meant.</summary>
+public static class NearMissFinder
+{
+    private const int ShortestName = 4;
+
+    /// <summary>The likeliest first. When some of the paths are the base's, only those are given.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="file">A file of the pack outside every place.</param>
+    public static IReadOnlyList<NearMissCandidate> OfUnplaced(Overlay overlay, TreeFile file)
+    {
+        var found = new Dictionary<PackPath, string>();
+        foreach (var (text, slip) in Variants(overlay, file.Path))
+            if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target)) found.TryAdd(target, slip);
+        var inBase = found.Where(f => overlay.Base.Find(f.Key) is not null).ToList();
+        return
+        [
+            .. (inBase.Count > 0 ? inBase : [.. found])
+                .OrderBy(f => overlay.PackHas(f.Key))
+                .ThenBy(f => f.Key)
+                .Select(f => new NearMissCandidate(f.Key, f.Value, FitsContent(overlay, file, f.Key))),
+        ];
+    }
+
+    /// <summary>
+    /// For an addition that lacks what it needs: paths of the base whose names are one letter away, and the paths that are
+    /// missing because of the slip.
+    /// </summary>
+    public static (IReadOnlyList<NearMissCandidate> Candidates, IReadOnlyList<PackPath> Missing) OfAddition(Overlay overlay, Placement placement)
+    {
+        if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern || overlay.Base.Find(placement.Path) is not null) return ([], []);
+        var missing = placement.Place.RulesOf<RequiresRule>(overlay.Pack.Edition)
+            .Where(r => !r.AtWanted)
+            .Select(r => overlay.Targets(r.Places, placement.Bindings))
+            .Where(targets => targets.Count > 0 && targets.All(t => overlay.Shown(t) is null && !overlay.PackHas(t)))
+            .SelectMany(targets => targets)
+            .ToList();
+        var name = placement.Bindings.Find(hole)!;
+        var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix && name.StartsWith(prefix + "_", StringComparison.Ordinal);
+        if (missing.Count == 0 || carriesPrefix || name.Length < ShortestName) return ([], []);
+        var candidates = overlay.Base.In(placement.Place)
+            .Where(f => !overlay.PackHas(f.Path) && Slips.AreOneApart(f.Bindings.Find(hole)!, name))
+            .Select(f => new NearMissCandidate(f.Path, "one letter", FitsContent: true))
+            .ToList();
+        return (candidates, missing);
+    }
+
+    private static bool Leads(Overlay overlay, PackPath target) =>
+        target == overlay.Profile.Manifest.Path
+        || overlay.Profile.Locate(target, overlay.Pack.Edition) is not null
+        || FixedPaths(overlay).Contains(target);
+
+    private static IEnumerable<PackPath> FixedPaths(Overlay overlay) =>
+        overlay.Profile.Places.Where(p => p.ManifestField is not null).Select(p => overlay.Pack.Manifest.FindPath(p.ManifestField!)).OfType<PackPath>();
+
+    private static bool FitsContent(Overlay overlay, TreeFile file, PackPath target)
+    {
+        var isPicture = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place.Content == PlaceContent.Picture || FixedPaths(overlay).Contains(target);
+        Span<byte> head = stackalloc byte[8];
+        using var stream = file.Open();
+        var read = stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false);
+        return PngReader.IsPng(head[..read]) == isPicture;
+    }
+
+    private static IEnumerable<(string Path, string Slip)> Variants(Overlay overlay, PackPath path)
+    {
+        var segments = path.Segments;
+        for (var i = 0; i < segments.Length - 1; i++)
+            yield return (string.Join('/', segments.Where((_, at) => at != i)), "one folder");
+        yield return (path.Value.ToLowerInvariant(), "upper or lower case");
+        yield return (path.Value.Replace(' ', '_').Replace('-', '_'), "a space or hyphen");
+        var folder = path.Value[..^path.FileName.Length];
+        foreach (var name in OtherExtensions(overlay, path.FileName)) yield return (folder + name, "its extension");
+        foreach (var fixedPath in FixedPaths(overlay).Append(overlay.Profile.Manifest.Path))
+            if (Slips.AreOneApart(fixedPath.Value, path.Value)) yield return (fixedPath.Value, "one letter");
+        foreach (var place in overlay.Profile.Places)
+            if (place.Pattern is { } pattern && OneLetterAway(pattern, segments) is { } near) yield return (near, "one letter");
+    }
+
+    /// <summary>The name with its last extension cut off, changed or added.</summary>
+    private static IEnumerable<string> OtherExtensions(Overlay overlay, string name)
+    {
+        var dot = name.LastIndexOf('.');
+        var stem = dot > 0 ? name[..dot] : name;
+        if (dot > 0) yield return stem;
+        foreach (var extension in overlay.Profile.Places.Select(p => p.Pattern).OfType<PathPattern>().Select(Extension).Distinct(StringComparer.Ordinal))
+        {
+            yield return stem + extension;
+            yield return name + extension;
+        }
+    }
+
+    private static string Extension(PathPattern pattern)
+    {
+        var last = pattern.Text[(pattern.Text.LastIndexOf('/') + 1)..];
+        return last[last.IndexOf('.', StringComparison.Ordinal)..];
+    }
+
+    /// <summary>The path with one segment put right, when all others fit the pattern as they are.</summary>
+    private static string? OneLetterAway(PathPattern pattern, string[] path)
+    {
+        if (pattern.Segments.Count != path.Length || pattern.Segments.Any(s => s.IsAnyFolders)) return null;
+        string[]? near = null;
+        for (var i = 0; i < path.Length; i++)
+        {
+            if (pattern.Segments[i].Matches(path[i], out _)) continue;
+            if (near is not null || PutRight(pattern.Segments[i], path[i]) is not { } segment) return null;
+            near = [.. path];
+            near[i] = segment;
+        }
+
+        return near is null ? null : string.Join('/', near);
+    }
+
+    private static string? PutRight(PathPattern.Segment wanted, string text)
+    {
+        if (wanted.Hole is null) return Slips.AreOneApart(wanted.Before, text) ? wanted.Before : null;
+        if (!text.StartsWith(wanted.Before, StringComparison.Ordinal)) return null;
+        for (var end = text.Length; end > wanted.Before.Length; end--)
+        {
+            var value = text[wanted.Before.Length..end];
+            if (wanted.Hole.Takes(value) && Slips.AreOneApart(wanted.After, text.AsSpan(end))) return wanted.Before + value + wanted.After;
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,81 @@
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Stacks;
+
+/// <summary>A pack's files with their places and facts, for one edition.</summary>
+public sealed class PackReading
+{
+    private PackReading(HostProfile profile, Edition edition, FileTree tree, ManifestFacts manifest, IReadOnlyDictionary<PackPath, FileFacts> facts, IReadOnlyList<Placement> placements)
+    {
+        Profile = profile;
+        Edition = edition;
+        Tree = tree;
+        Manifest = manifest;
+        Facts = facts;
+        Placements = placements;
+        var placed = placements.Select(p => p.Path).ToHashSet();
+        Unplaced = [.. tree.Files.Where(f => !placed.Contains(f.Path) && f.Path != profile.Manifest.Path && !ReservedFolder.Holds(f.Path))];
+    }
+
+    /// <summary>The host.</summary>
+    public HostProfile Profile { get; }
+
+    /// <summary>The edition that the pack is read for.</summary>
+    public Edition Edition { get; }
+
+    /// <summary>All files of the pack.</summary>
+    public FileTree Tree { get; }
+
+    /// <summary>What its manifest says.</summary>
+    public ManifestFacts Manifest { get; }
+
+    /// <summary>Facts of every file outside the reserved folder.</summary>
+    public IReadOnlyDictionary<PackPath, FileFacts> Facts { get; }
+
+    /// <summary>Files in places, ordered by path.</summary>
+    public IReadOnlyList<Placement> Placements { get; }
+
+    /// <summary>Files that the host does not read, ordered by path.</summary>
+    public IReadOnlyList<TreeFile> Unplaced { get; }
+
+    /// <summary>Reads a pack.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition to read it for.</param>
+    /// <param name="tree">The pack's files.</param>
+    /// <param name="manifest">Its manifest, read from the same tree.</param>
+    /// <param name="progress">Told the number of files read, now and then.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public static PackReading Read(
+        HostProfile profile,
+        Edition edition,
+        FileTree tree,
+        ManifestFacts manifest,
+        IProgress<int>? progress = null,
+        CancellationToken cancel = default)
+    {
+        var fixedPlaces = profile.Places
+            .Where(p => p.ManifestField is not null && p.Editions.Holds(edition))
+            .Select(p => (Place: p, Path: manifest.FindPath(p.ManifestField!)))
+            .Where(p => p.Path is not null)
+            .ToDictionary(p => p.Path!.Value, p => p.Place);
+        var files = new List<(TreeFile File, Place? Place)>();
+        var bindings = new Dictionary<PackPath, Bindings>();
+        foreach (var file in tree.Files)
+        {
+            if (ReservedFolder.Holds(file.Path)) continue;
+            var found = profile.Locate(file.Path, edition);
+            var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
+            if (place is not null) bindings[file.Path] = found?.Bindings ?? Bindings.None;
+            files.Add((file, place));
+        }
+
+        var facts = FactsReader.ReadAll(files, progress, cancel);
+        var placements = files
+            .Where(f => f.Place is not null)
+            .Select(f => new Placement(f.File.Path, f.Place!, bindings[f.File.Path], FromBase: false, facts[f.File.Path]))
+            .ToList();
+        return new PackReading(profile, edition, tree, manifest, facts, placements);
+    }
+}

@@ -1,0 +1,100 @@
+using System.Text;
+using CsCheck;
+using Underlay.Testing;
+
+namespace Underlay.Agreement.Tests;
+
+/// <summary>Random packs: sound and broken files in every place, and files beside the places.</summary>
+internal static class PackGen
+{
+    private static readonly string[] Surfaces = ["flagstone", "fence", "water", "flagston", "saltbrook_loam", "ochre"];
+    private static readonly string[] Wares = ["milk_jug", "soup_bowl", "milk_jugs", "tide_cup", "saltbrook_jar"];
+
+    private static readonly Gen<Pixel> AnyPixel =
+        Gen.Select(Gen.Byte, Gen.OneOfConst<byte>(0, 0, 40, 255), Gen.Byte, Gen.OneOfConst<byte>(0, 128, 255, 255, 255)).Select((r, g, b, a) => new Pixel(r, g, b, a));
+
+    private static readonly Gen<(int, int)> AnySize = Gen.OneOf(
+        Gen.OneOfConst((64, 64), (56, 56), (32, 32), (128, 128), (64, 128), (48, 48), (320, 200), (80, 64), (72, 72), (16, 16), (64, 32), (1, 1), (512, 64), (1024, 16)),
+        Gen.Select(Gen.Int[1, 100], Gen.Int[1, 100]));
+
+    private static readonly Gen<Picture> AnyPicture =
+        Gen.Select(AnySize, AnyPixel, AnyPixel, Gen.OneOfConst(0, 2, 3, 4, 6, 6, 6), Gen.Bool, Gen.Int[0, 4], Gen.Int[1, 3], Gen.Bool).Select((size, ground, mark, type, interlaced, filter, chunks, ring) =>
+        {
+            var picture = Picture.Filled(size.Item1, size.Item2, ground).With(size.Item1 / 2, size.Item2 / 2, mark);
+            return (ring ? picture.WithClearRing() : picture) with { ColourType = type, Interlaced = interlaced, Filter = y => (y + filter) % 5, DataChunks = chunks };
+        });
+
+    private static readonly Gen<byte[]> AnyPng = Gen.Frequency(
+        (6, AnyPicture.Select(p => p.ToPng())),
+        (3, Gen.OneOfConst(
+            Picture.Of(64, 64).ToPng(), Picture.Shelf().ToPng(), Picture.Mask().ToPng(), Picture.Of(128, 64).ToPng(), Picture.Mask(128, 64).ToPng(),
+            (Picture.Of(64, 64) with { ColourType = 2 }).ToPng(), (Picture.Of(320, 200) with { ColourType = 2 }).ToPng())),
+        (1, Gen.Select(AnyPicture, Gen.Int[0, 100_000], Gen.Byte).Select((p, at, value) => Damage(p.ToPng(), at, value))),
+        (1, Gen.Select(AnyPicture, Gen.Int[1, 99]).Select((p, percent) => Cut(p.ToPng(), percent))));
+
+    private static readonly Gen<string> AnyDescriptor = Gen.Frequency(
+        (5, Gen.Select(
+            Gen.OneOfConst("stone", "clay", "reed", "stone", "stone", "granite", ""),
+            Gen.OneOfConst("\"opaque\"", "\"mask\"", "\"blend\"", "\"soft\"", "null", "1"),
+            Gen.OneOfConst("", "\"rough\": 0.3, ", "\"rough\": 1.5, ", "\"rough\": \"1\", ", "\"ember\": 1, ", "\"ember\": -0.1, ", "\"other\": [1e3], ", "\"other\": 1e30, "),
+            Gen.OneOfConst("", ", \"grain\": \"flagstone\"", ", \"grain\": \"ochre\"", ", \"grain\": \"Moss\"", ", \"grain\": \"nowhere\"", ", \"grain\": null"))
+            .Select((made, edge, extra, grain) => $$"""{ {{extra}}"made_of": "{{made}}", "edge": {{edge}}{{grain}} }""")),
+        (2, Gen.OneOfConst(SmallBase.Descriptor, """{ "made_of": "reed", "edge": "mask" }""", """{ "made_of": "reed", "edge": "blend" }""")),
+        (1, BrokenJson(SmallBase.Descriptor)));
+
+    private static readonly Gen<string> AnyWare = Gen.Frequency(
+        (5, Gen.Select(
+            Gen.OneOfConst("saltbrook.", "moor.", "other.", ""),
+            Gen.OneOfConst([.. Wares, "cup"]),
+            Gen.OneOfConst("jug", "bowl", "jar", ""),
+            Gen.OneOfConst("clay", "clay", "stone", "tin"),
+            Gen.OneOfConst("12", "12.0", "0", "1.5", "-3", "\"9\"", "null", "1e27", "1e29", "true", "1e-30"))
+            .Select((prefix, name, shape, made, price) => SmallBase.Ware(prefix + name, shape, made, price))),
+        (1, BrokenJson(SmallBase.Ware("moor.milk_jug"))));
+
+    private static readonly Gen<(string, byte[])> AnyFile = Gen.Frequency(
+        (5, Gen.Select(Gen.OneOfConst(Surfaces), AnyPng).Select((n, b) => ($"art/surfaces/{n}.png", b))),
+        (5, Gen.Select(Gen.OneOfConst(Surfaces), AnyDescriptor).Select((n, t) => ($"art/surfaces/{n}.surface.json", Encoding.UTF8.GetBytes(t)))),
+        (3, Gen.Select(Gen.OneOfConst(Wares), Gen.OneOfConst("shelf", "skin", "mask"), AnyPng).Select((n, f, b) => ($"wares/{n}/{f}.png", b))),
+        (3, Gen.Select(Gen.OneOfConst(Wares), AnyWare).Select((n, t) => ($"wares/{n}/ware.json", Encoding.UTF8.GetBytes(t)))),
+        (2, Gen.Select(Gen.OneOfConst("front.png", "cover/front.png", "frnt.png"), AnyPng).Select((n, b) => (n, b))),
+        (2, Gen.Select(
+            Gen.OneOfConst(
+                "notes.txt", "art/surface/flagstone.png", "art/surfaces/fence.png.png", "art/surfaces/Water.png", "art/surfaces/ochre.surface.jsn", "wares/milk_jug/Shelf.png",
+                "wares/tide_cup/shelv.png", "wares/tide_cup/wares.json", "ware/tide_cup/ware.json", "wares/new/tide_cup/skin.png", ".underlay/sources/a.png", "tables/seals.csv", "art/surfaces/a b.png"),
+            AnyPng).Select((n, b) => (n, b))));
+
+    public static readonly Gen<APack> Files = Gen.Select(AnyFile.List[1, 14], Gen.OneOfConst<string?>(null, null, "front.png", "cover/front.png", "art/surfaces/flagstone.png"))
+        .Select((files, front) => files.Aggregate(APack.Empty.With("firing.json", Manifest(front: front)), (pack, file) => pack.With(file.Item1, file.Item2)));
+
+    public static readonly Gen<APack> Manifests = Gen.Frequency(
+        (6, Gen.Select(
+            Gen.OneOfConst("\"saltbrook.test\"", "\"saltbrook\"", "\"Salt.brook\"", "null", "\"a.b.c\"", "\"a.b\\n\""),
+            Gen.OneOfConst("1.0.0", "1.0", "01.0.0", "1.0.0-rc.1", "1.0.0-01", "2.3.4+b.5", "v1.0.0", ""),
+            Gen.OneOfConst("3.0", "3.1", "4.0", "5.0"),
+            Gen.OneOfConst("3.0", "3.1", "4.0", "4.0", "4"),
+            Gen.OneOfConst("", ", \"front\": \"front.png\"", ", \"front\": \"../front.png\"", ", \"front\": 7", ", \"about\": \"\"", ", \"needs\": []", ", \"needs\": [7]", ", \"after\": [1]", ", \"unknown\": null"))
+            .Select((id, version, from, to, extra) => APack.Empty.With("firing.json", $$"""{ "id": {{id}}, "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{extra}} }"""))),
+        (1, BrokenJson(APack.Manifest).Select(t => APack.Empty.With("firing.json", t))),
+        (1, Gen.OneOfConst("firing.json", "Firing.json", "tidepool/firing.json", "a/b/firing.json", "firing.jsn").Select(p => APack.Empty.With(p, APack.Manifest))))
+        .SelectMany(pack => Gen.OneOfConst("", "", "notes.txt", "tidepool/notes.txt", "a/b/c.txt", ".underlay/waivers.json").Select(extra => extra.Length == 0 ? pack : pack.With(extra, "{}")));
+
+    public static string Manifest(string? front = null) =>
+        $$"""{ "id": "saltbrook.test", "version": "1.0.0", "title": "Test", "by": "Saltbrook", "reads": { "from": "4.0", "to": "4.0" }{{(front is null ? "" : $", \"front\": \"{front}\"")}} }""";
+
+    private static Gen<string> BrokenJson(string sound) => Gen.OneOf(
+        Gen.OneOfConst(
+            "", " ", "[]", "7", "null", "\"text\"", "{", sound[..^2], sound.Replace(" }", ", }", StringComparison.Ordinal), "// note\n" + sound, "\uFEFF" + sound, sound + " x",
+            sound.Replace("{ \"", "{ \"id\": 1, \"", StringComparison.Ordinal), "{ \"a\": 1, \"a\": 2, " + sound[1..], "{ \"a\": \"\\ud800\", " + sound[1..], "{ \"\\ud800\": 1, " + sound[1..],
+            "{ \"deep\": " + new string('[', 62) + new string(']', 62) + ", " + sound[1..], "{ \"deep\": " + new string('[', 64) + new string(']', 64) + ", " + sound[1..],
+            new string('[', 100_000)),
+        Gen.Select(Gen.Int[0, 1000], Gen.Char[' ', '~']).Select((at, c) => sound[..(at % sound.Length)] + c + sound[((at % sound.Length) + 1)..]));
+
+    private static byte[] Cut(byte[] png, int percent) => png[..(png.Length * percent / 100)];
+
+    private static byte[] Damage(byte[] png, int at, byte value)
+    {
+        png[at % png.Length] ^= (byte)(value | 1);
+        return png;
+    }
+}

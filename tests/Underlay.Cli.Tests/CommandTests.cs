@@ -1,0 +1,215 @@
+using System.Text.Json;
+using Underlay.Testing;
+using static Underlay.Cli.Tests.UnderlayCommand;
+
+namespace Underlay.Cli.Tests;
+
+public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
+{
+    private string Pack(string name) => Path.Combine(folders.Demo, "packs", name);
+
+    private static JsonElement Json(Ran ran) => JsonDocument.Parse(ran.Output).RootElement;
+
+    private string Write(string name, byte[] bytes)
+    {
+        var path = Path.Combine(folders.NewFolder(), name);
+        File.WriteAllBytes(path, bytes);
+        return path;
+    }
+
+    [Fact]
+    public void Hosts_lists_editions_and_how_they_are_declared()
+    {
+        var ran = Run("hosts");
+        Assert.Equal(0, ran.ExitCode);
+        Assert.Contains("kilnmoor  Kilnmoor:", ran.Output, StringComparison.Ordinal);
+        Assert.Contains("4.0", ran.Output, StringComparison.Ordinal);
+        Assert.Contains("firing.json by /reads/from and /reads/to", ran.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_clean_pack_has_nothing_and_exits_with_0()
+    {
+        var ran = Run("check", Pack("moorpaths"), "--host", "kilnmoor", "--format", "json");
+        Assert.Equal(0, ran.ExitCode);
+        Assert.Equal("saltbrook.moorpaths", Json(ran).GetProperty("pack").GetString());
+        Assert.Equal("4.0", Json(ran).GetProperty("edition").GetString());
+        Assert.Equal(0, Json(ran).GetProperty("findings").GetArrayLength());
+        Assert.Equal(0, Json(ran).GetProperty("skipped").GetArrayLength());
+    }
+
+    [Fact]
+    public void Findings_have_the_documented_fields_and_blockers_exit_with_1()
+    {
+        var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "json", "--base", folders.Base);
+        Assert.Equal(1, ran.ExitCode);
+        var counts = Json(ran).GetProperty("counts");
+        Assert.Equal((16, 4, 0), (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
+        var foam = Json(ran).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("path").GetString() == "art/surfaces/saltbrook_foam.png");
+        Assert.Equal(["code", "severity", "path", "pointer", "message", "fix", "waived"], foam.EnumerateObject().Select(p => p.Name));
+        Assert.Equal("Write saltbrook_foam.surface.json", foam.GetProperty("fix").GetString());
+    }
+
+    [Fact]
+    public void The_report_can_be_written_to_a_file()
+    {
+        var file = Path.Combine(folders.NewFolder(), "report.json");
+        Assert.Empty(Run("check", Pack("moorpaths"), "--host", "kilnmoor", "--format", "json", "--output", file).Output);
+        Assert.Equal("kilnmoor", JsonDocument.Parse(File.ReadAllText(file)).RootElement.GetProperty("host").GetString());
+    }
+
+    [Fact]
+    public void From_loose_files_with_mistakes_to_a_package_that_the_host_shows_as_meant()
+    {
+        var pack = folders.CopyOf("packs/tidepool");
+        var package = Path.Combine(folders.NewFolder(), "tidepool.kilnmoor");
+        var refused = Run("build", pack, "--host", "kilnmoor", "--output", package);
+        Assert.Equal((1, false), (refused.ExitCode, File.Exists(package)));
+        Assert.Equal(1, Run("fix", pack, "--host", "kilnmoor").ExitCode);
+        folders.Lay("mended/tidepool", pack);
+        Assert.Equal(0, Run("check", pack, "--host", "kilnmoor").ExitCode);
+        var built = Run("build", pack, "--host", "kilnmoor", "--output", package);
+        Assert.Equal(0, built.ExitCode);
+        Assert.Contains("left out: notes.txt", built.Output, StringComparison.Ordinal);
+        var trial = Run("try", package, "--host", "kilnmoor", "--format", "json");
+        Assert.Equal(0, trial.ExitCode);
+        Assert.All(Json(trial).GetProperty("shown").EnumerateArray(), s => Assert.Equal("right", s.GetProperty("as").GetString()));
+        Assert.Equal(38, Json(trial).GetProperty("shown").GetArrayLength());
+        Assert.Equal(0, Run("check", package, "--host", "kilnmoor").ExitCode);
+    }
+
+    [Fact]
+    public void A_dry_run_says_what_it_would_do_and_changes_nothing()
+    {
+        var pack = folders.CopyOf("packs/tidepool");
+        var before = Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order().ToList();
+        Assert.Contains("Would apply 3 fixes; 15 blockers", Run("fix", pack, "--host", "kilnmoor", "--dry-run").Output, StringComparison.Ordinal);
+        Assert.Equal(before, Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order());
+    }
+
+    [Fact]
+    public void Copies_with_other_order_and_times_build_the_same_bytes_and_other_tools_read_them()
+    {
+        var packages = new List<string>();
+        for (var turn = 0; turn < 2; turn++)
+        {
+            var pack = Path.Combine(folders.NewFolder(), "copy");
+            var files = Directory.EnumerateFiles(Pack("moorpaths"), "*", SearchOption.AllDirectories).Order().ToList();
+            if (turn == 1) files.Reverse();
+            foreach (var file in files)
+            {
+                var target = Path.Combine(pack, Path.GetRelativePath(Pack("moorpaths"), file));
+                Directory.CreateDirectory(Path.GetDirectoryName(target)!);
+                File.Copy(file, target);
+                File.SetLastWriteTimeUtc(target, new DateTime(2001 + turn, 2, 3, 4, 5, 6, DateTimeKind.Utc));
+            }
+
+            packages.Add(Path.Combine(folders.NewFolder(), "moorpaths.kilnmoor"));
+            Assert.Equal(0, Run("build", pack, "--host", "kilnmoor", "--output", packages[^1]).ExitCode);
+        }
+
+        Assert.Equal(File.ReadAllBytes(packages[0]), File.ReadAllBytes(packages[1]));
+        Assert.Equal(0, RunProgram("unzip", "-tq", packages[0]).ExitCode);
+        Assert.Equal("None\n", RunProgram("python3", "-c", "import sys, zipfile; print(zipfile.ZipFile(sys.argv[1]).testzip())", packages[0]).Output);
+    }
+
+    [Fact]
+    public void A_trial_with_something_wrong_exits_with_1_and_says_what()
+    {
+        var package = Path.Combine(folders.NewFolder(), "t.kilnmoor");
+        Assert.Equal(0, Run("build", Pack("tidepool"), "--host", "kilnmoor", "--output", package, "--allow-blockers").ExitCode);
+        var ran = Run("try", package, "--host", "kilnmoor");
+        Assert.Equal(1, ran.ExitCode);
+        Assert.Contains("plate  wares/oil_jar/shelf.png from t.kilnmoor", ran.Output, StringComparison.Ordinal);
+        Assert.Contains("dropped, misnamed  wares/tide_bowl/ware.json", ran.Output, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("There is no command", "chek")]
+    [InlineData("'--host' is required", "check", "x")]
+    [InlineData("There is no host “elsewhere”; there is kilnmoor", "check", "x", "--host", "elsewhere")]
+    [InlineData("There is no folder or archive at nowhere", "check", "nowhere", "--host", "kilnmoor")]
+    [InlineData("Kilnmoor has no edition “9”; it has 3.0, 3.1, 4.0", "check", "x", "--host", "kilnmoor", "--edition", "9")]
+    [InlineData("There is no check “image/none”", "fix", "x", "--host", "kilnmoor", "--only", "image/none")]
+    [InlineData("There is no package at nowhere.kilnmoor", "try", "nowhere.kilnmoor", "--host", "kilnmoor")]
+    public void Wrong_use_is_told_in_one_sentence_and_exits_with_2(string sentence, params string[] arguments)
+    {
+        var ran = Run(arguments);
+        Assert.Equal((2, ""), (ran.ExitCode, ran.Output));
+        Assert.Single(ran.Error.Trim().Split('\n'));
+        if (sentence != "There is no command") Assert.Contains(sentence, ran.Error, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("parent", "package/unsafe")]
+    [InlineData("link", "package/unsafe")]
+    [InlineData("repeated", "package/unsafe")]
+    [InlineData("encrypted", "package/damaged")]
+    [InlineData("crc", "package/damaged")]
+    [InlineData("cut in the directory", "package/damaged")]
+    public void A_refused_archive_exits_with_2_in_a_sentence_and_names_its_check(string how, string code)
+    {
+        var archive = Write("bad.kilnmoor", ZipParts.Broken(how));
+        var ran = Run("check", archive, "--host", "kilnmoor", "--format", "json");
+        Assert.Equal(2, ran.ExitCode);
+        Assert.Equal(code, Json(ran).GetProperty("findings")[0].GetProperty("code").GetString());
+        Assert.StartsWith($"{archive} was refused: ", ran.Error, StringComparison.Ordinal);
+        var output = Path.Combine(folders.NewFolder(), "out.kilnmoor");
+        Assert.Equal((2, false), (Run("build", archive, "--host", "kilnmoor", "--output", output).ExitCode, File.Exists(output)));
+    }
+
+    [Fact]
+    public void A_broken_file_in_a_sound_archive_is_a_finding()
+    {
+        var archive = Write("one.kilnmoor", ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/plank_oak.png", "no picture")));
+        var ran = Run("check", archive, "--host", "kilnmoor", "--format", "json");
+        Assert.Equal(1, ran.ExitCode);
+        Assert.Equal("image/unreadable", Json(ran).GetProperty("findings")[0].GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public void Hostile_files_in_a_folder_are_findings_and_nothing_is_followed_or_hung_on()
+    {
+        var pack = folders.CopyOf("packs/moorpaths");
+        File.CreateSymbolicLink(Path.Combine(pack, "link.png"), "/etc/passwd");
+        Directory.CreateSymbolicLink(Path.Combine(pack, "loop"), pack);
+        File.WriteAllText(Path.Combine(pack, "a\\b.txt"), "x");
+        File.WriteAllText(Path.Combine(pack, "FRONT.png"), "x");
+        Assert.Equal(0, RunProgram("mkfifo", Path.Combine(pack, "pipe")).ExitCode);
+        File.WriteAllText(Path.Combine(pack, "art/surfaces/gravel_path.surface.json"), new string('[', 100_000));
+        var findings = Json(Run("check", pack, "--host", "kilnmoor", "--format", "json")).GetProperty("findings").EnumerateArray().Select(f => (f.GetProperty("code").GetString(), f.GetProperty("path").GetString())).ToList();
+        Assert.Equal(
+            [
+                ("path/unsafe", "a\\b.txt"),
+                ("entry/unreadable", "art/surfaces/gravel_path.surface.json"),
+                ("path/unsafe", "front.png"),
+                ("path/unsafe", "link.png"),
+                ("path/unsafe", "loop"),
+                ("path/no-place", "pipe"),
+            ],
+            findings.Where(f => f.Item2 != "FRONT.png"));
+    }
+
+    [Fact]
+    public void A_wrapped_folder_is_unwrapped_by_fix()
+    {
+        var outer = folders.NewFolder();
+        folders.Lay("packs/moorpaths", Path.Combine(outer, "moorpaths"));
+        Assert.Contains("package/wrapped", Run("check", outer, "--host", "kilnmoor").Output, StringComparison.Ordinal);
+        Assert.Equal(0, Run("fix", outer, "--host", "kilnmoor").ExitCode);
+        Assert.True(File.Exists(Path.Combine(outer, "firing.json")));
+        Assert.False(Directory.Exists(Path.Combine(outer, "moorpaths")));
+    }
+
+    [Fact]
+    public void A_pack_that_is_not_for_the_edition_is_closed_unless_insisted_on()
+    {
+        var package = Path.Combine(folders.NewFolder(), "m.kilnmoor");
+        Assert.Equal(0, Run("build", Pack("moorpaths"), "--host", "kilnmoor", "--output", package).ExitCode);
+        var closed = Run("try", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base, "--format", "json");
+        Assert.Equal((1, "closed"), (closed.ExitCode, Json(closed).GetProperty("packages")[0].GetProperty("reason").GetString()));
+        Assert.Contains("1 blocker", Run("check", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base).Output, StringComparison.Ordinal);
+        var insisted = Run("try", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base, "--insist", "--format", "json");
+        Assert.True(Json(insisted).GetProperty("packages")[0].GetProperty("listed").GetBoolean());
+    }
+}

@@ -1,0 +1,133 @@
+namespace Underlay.Core.Tests.Checks;
+
+/// <summary>One pack a mistake: the one finding it makes, its severity and where.</summary>
+public class FindingsTests
+{
+    private const string Stone = SmallBase.Descriptor;
+    private static readonly Picture Good = Picture.Of(64, 64);
+
+    public static TheoryData<string, APack, string, string, Severity> Mistakes => new()
+    {
+        { "no manifest", APack.Empty, "manifest/missing", "firing.json", Severity.Blocker },
+        { "broken manifest", APack.Of().With("firing.json", "{ \"id\": "), "manifest/unreadable", "firing.json", Severity.Blocker },
+        { "manifest without title", APack.Of().With("firing.json", """{ "id": "a.b", "version": "1.0.0", "by": "x", "reads": { "from": "4.0", "to": "4.0" } }"""), "manifest/rejected", "firing.json", Severity.Blocker },
+        { "editions the wrong way", APack.Of().With("firing.json", APack.Manifest.Replace("\"to\": \"4.0\"", "\"to\": \"3.0\"", StringComparison.Ordinal)), "manifest/rejected", "firing.json", Severity.Blocker },
+        { "a file for nobody", APack.Of().With("plans.txt", "x"), "path/no-place", "plans.txt", Severity.Warning },
+        { "folder one letter off", APack.Of().With("art/surface/flagstone.png", Good), "path/near-miss", "art/surface/flagstone.png", Severity.Warning },
+        { "upper case", APack.Of().With("art/surfaces/Flagstone.PNG", Good), "path/near-miss", "art/surfaces/Flagstone.PNG", Severity.Warning },
+        { "a folder too deep", APack.Of().With("new/art/surfaces/flagstone.png", Good), "path/near-miss", "new/art/surfaces/flagstone.png", Severity.Warning },
+        { "two extensions", APack.Of().With("art/surfaces/flagstone.png.png", Good), "path/near-miss", "art/surfaces/flagstone.png.png", Severity.Warning },
+        { "no extension", APack.Of().With("art/surfaces/flagstone", Good), "path/near-miss", "art/surfaces/flagstone", Severity.Warning },
+        { "a plural", APack.Of().With("wares/milk_jugs/shelf.png", Picture.Shelf()), "path/near-miss", "wares/milk_jugs/shelf.png", Severity.Blocker },
+        { "a name one letter off", APack.Of().With("art/surfaces/flagstne.png", Good), "path/near-miss", "art/surfaces/flagstne.png", Severity.Blocker },
+        { "a misspelt companion", APack.Of().WithWare("tide_cup").Without("wares/tide_cup/shelf.png").With("wares/tide_cup/shelv.png", Picture.Shelf()), "path/near-miss", "wares/tide_cup/shelv.png", Severity.Blocker },
+        { "a text under a picture's name", APack.Of().With("art/surfaces/flagstone.png", "hello"), "image/unreadable", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a shelf picture of 48", APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf(48, 48)), "image/wrong-size", "wares/milk_jug/shelf.png", Severity.Blocker },
+        { "an oblong surface", APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 128)), "image/wrong-size", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a surface of 1024", APack.Of().With("art/surfaces/flagstone.png", Picture.Filled(1024, 1024, new Pixel(1, 2, 3, 255))), "image/wrong-size", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a surface of 100", APack.Of().With("art/surfaces/flagstone.png", Picture.Of(100, 100)), "image/not-power-of-two", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a skin of 70", APack.Of().With("wares/milk_jug/skin.png", Picture.Of(70, 64)).With("wares/milk_jug/mask.png", Picture.Mask(70, 64)), "image/not-a-multiple", "wares/milk_jug/skin.png", Severity.Blocker },
+        { "a border", APack.Of().With("wares/milk_jug/shelf.png", Picture.Of(56, 56)), "image/needs-clear-border", "wares/milk_jug/shelf.png", Severity.Blocker },
+        { "one border pixel", APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf().With(55, 20, new Pixel(0, 0, 0, 1))), "image/needs-clear-border", "wares/milk_jug/shelf.png", Severity.Blocker },
+        { "a hole", APack.Of().With("art/surfaces/flagstone.png", Good.With(9, 9, new Pixel(1, 2, 3, 254))), "image/alpha", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a soft edge", APack.Of().With("art/surfaces/fence.png", Good.With(9, 9, new Pixel(1, 2, 3, 128))), "image/alpha", "art/surfaces/fence.png", Severity.Blocker },
+        { "a base picture behind a new descriptor", APack.Of().With("art/surfaces/water.surface.json", Stone), "image/alpha", "art/surfaces/water.png", Severity.Blocker },
+        { "a clear mask", APack.Of().With("wares/milk_jug/mask.png", Picture.Mask().With(1, 1, new Pixel(0, 0, 255, 0))), "image/alpha", "wares/milk_jug/mask.png", Severity.Blocker },
+        { "green in a mask", APack.Of().With("wares/milk_jug/mask.png", Picture.Mask().With(1, 1, new Pixel(0, 1, 255, 255))), "image/mask-colours", "wares/milk_jug/mask.png", Severity.Blocker },
+        { "a new surface alone", APack.Of().With("art/surfaces/saltbrook_foam.png", Good), "companion/missing", "art/surfaces/saltbrook_foam.png", Severity.Blocker },
+        { "a ware without shelf picture", APack.Of().WithWare("tide_cup").Without("wares/tide_cup/shelf.png"), "companion/missing", "wares/tide_cup/shelf.png", Severity.Blocker },
+        { "a front that is not there", Front("front.png"), "companion/missing", "front.png", Severity.Blocker },
+        { "a front of the wrong size", Front("front.png").With("front.png", Picture.Filled(320, 201, new Pixel(1, 2, 3, 255))), "image/wrong-size", "front.png", Severity.Blocker },
+        { "a front in grey", Front("front.png").With("front.png", Picture.Of(320, 200) with { ColourType = 0 }), "image/colour-type", "front.png", Severity.Blocker },
+        { "a front that is no picture", Front("front.png").With("front.png", "x"), "image/unreadable", "front.png", Severity.Blocker },
+        { "a heavy front", Front("front.png").With("front.png", Heavy()), "image/too-heavy", "front.png", Severity.Blocker },
+        { "a front that is a surface", Front("art/surfaces/flagstone.png").With("art/surfaces/flagstone.png", Good), "path/front-in-place", "art/surfaces/flagstone.png", Severity.Blocker },
+        { "a bigger skin over the base's mask", APack.Of().With("wares/milk_jug/skin.png", Picture.Of(128, 128)), "companion/size-differs", "wares/milk_jug/mask.png", Severity.Blocker },
+        { "a smaller mask", APack.Of().With("wares/milk_jug/mask.png", Picture.Mask(32, 32)), "companion/size-differs", "wares/milk_jug/mask.png", Severity.Blocker },
+        { "a picture of no ware", APack.Of().With("wares/teapot/skin.png", Good), "companion/ownerless", "wares/teapot/skin.png", Severity.Blocker },
+        { "a descriptor of no picture", APack.Of().With("art/surfaces/saltbrook_foam.surface.json", Stone), "companion/ownerless", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a comma too many", APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"opaque\", }"), "entry/unreadable", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a value out of range", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "rough": 2 }"""), "entry/rejected", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a grain of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "grain": "flagstones" }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a material of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "glass", "edge": "opaque" }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a shape of nowhere", APack.Of().WithWare("tide_cup").With("wares/tide_cup/ware.json", SmallBase.Ware("saltbrook.tide_cup", shape: "jugg")), "entry/dangling", "wares/tide_cup/ware.json", Severity.Blocker },
+        { "an id of another folder", APack.Of().WithWare("tide_cup", id: "saltbrook.tidecup"), "entry/misnamed", "wares/tide_cup/ware.json", Severity.Blocker },
+        { "somebody else's prefix", APack.Of().WithWare("tide_cup", id: "other.tide_cup"), "name/prefix", "wares/tide_cup/ware.json", Severity.Warning },
+        { "a name without prefix", APack.Of().WithSurface("foam", Good), "name/prefix", "art/surfaces/foam.png", Severity.Warning },
+        { "one folder around all", APack.Empty.With("tidepool/firing.json", APack.Manifest).With("tidepool/art/surfaces/flagstone.png", Good), "package/wrapped", "tidepool", Severity.Blocker },
+        { "waivers that cannot be read", APack.Of().With(".underlay/waivers.json", "{"), "waiver/unreadable", ".underlay/waivers.json", Severity.Warning },
+    };
+
+    [Theory]
+    [MemberData(nameof(Mistakes))]
+    public void A_mistake_is_found_once_where_it_is(string mistake, APack pack, string code, string path, Severity severity)
+    {
+        Assert.NotEmpty(mistake);
+        var finding = pack.Finding();
+        Assert.Equal((code, path, severity), (finding.Code.Value, finding.Path, finding.Severity));
+    }
+
+    [Fact]
+    public void Every_check_of_the_engine_has_a_mistake_here_or_a_test_of_its_own() =>
+        Assert.Equal(
+            ["manifest/edition", "package/damaged", "package/too-big", "package/unsafe", "path/unsafe"],
+            CheckList.Codes.Select(c => c.Value).Except(Mistakes.Select(m => m.Data.Item3)).Order());
+
+    [Fact]
+    public void A_sound_pack_has_no_findings() =>
+        Assert.Empty(Front("front.png").With("front.png", Picture.Filled(320, 200, new Pixel(9, 9, 9, 255)) with { ColourType = 2 })
+            .WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "grain": "saltbrook_foam" }""")
+            .WithWare("tide_cup")
+            .With("wares/milk_jug/shelf.png", Picture.Shelf())
+            .Findings());
+
+    [Fact]
+    public void An_edition_that_the_pack_does_not_declare_is_a_blocker()
+    {
+        var finding = Assert.Single(APack.Of().Check(Repository.Kilnmoor.Editions[0]).Findings);
+        Assert.Equal(("manifest/edition", "/reads/from"), (finding.Code.Value, finding.Pointer));
+    }
+
+    [Fact]
+    public void A_name_that_no_package_may_hold_is_told_with_its_control_characters_made_visible()
+    {
+        var tree = FileTree.Of(APack.Of().Tree.Files, [new RefusedName("a\u0007b", PathProblem.ControlCharacter)]);
+        var finding = Assert.Single(CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, tree).Findings);
+        Assert.Equal(("path/unsafe", "a\\u0007b"), (finding.Code.Value, finding.Path));
+    }
+
+    [Fact]
+    public void What_follows_from_a_mistake_is_told_with_it()
+    {
+        var finding = APack.Of().WithWare("tide_cup").With("wares/tide_cup/ware.json", "{").Finding();
+        Assert.Equal("entry/unreadable", finding.Code.Value);
+        Assert.Equal(
+            ["wares/tide_cup/shelf.png", "wares/tide_cup/skin.png", "wares/tide_cup/ware.json"],
+            finding.Predicts.Select(p => p.Path).Order());
+        Assert.Contains("also spoils wares/tide_cup/shelf.png, wares/tide_cup/skin.png", finding.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_rejected_entry_has_a_finding_for_each_fault_with_its_pointer_and_line()
+    {
+        var findings = APack.Of().WithSurface("saltbrook_foam", Good, "{\n  \"edge\": \"soft\" }").Findings();
+        Assert.Equal([("", "made_of", 1), ("/edge", "", 2)], findings.Select(f => (f.Pointer, f.Discriminator, f.At!.Value.Line)));
+    }
+
+    [Fact]
+    public void A_wrapped_pack_is_not_judged_further_and_says_what_was_skipped()
+    {
+        var report = APack.Empty.With("a/b/firing.json", "{").With("a/b/x.txt", "x").Check();
+        Assert.Equal("a/b", Assert.Single(report.Findings).Path);
+        Assert.Equal(CheckList.Codes.Count - 1, report.Skipped.Count);
+    }
+
+    private static APack Front(string path) => APack.Of().With("firing.json", APack.Manifest.TrimEnd().TrimEnd('}') + $", \"front\": \"{path}\" }}");
+
+    private static byte[] Heavy()
+    {
+        var parts = (Picture.Of(320, 200) with { ColourType = 2 }).Chunks();
+        parts.Chunks.Insert(1, ("edIt", new byte[204_800]));
+        return parts.ToBytes();
+    }
+}

@@ -1,0 +1,68 @@
+using System.Text;
+using System.Text.Json.Nodes;
+using CsCheck;
+using Json.Schema;
+using Underlay.Core.Entries;
+
+namespace Underlay.Core.Tests.Entries;
+
+public class KindTests
+{
+    private static readonly Kind Surface = Repository.Kilnmoor.Place("surface-descriptors").Kind!;
+    private static readonly Kind Ware = Repository.Kilnmoor.Place("wares").Kind!;
+
+    private static IReadOnlyList<EntryFault> Judge(Kind kind, string text) => kind.Judge(JsonText.Parse(Encoding.UTF8.GetBytes(text)));
+
+    [Theory]
+    [InlineData("""{ "made_of": "stone", "edge": "mask" }""")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "unknown": null, "rough": 1.0 }""")]
+    public void Unknown_fields_are_ignored(string text) => Assert.Empty(Judge(Surface, text));
+
+    [Fact]
+    public void A_whole_number_may_be_written_with_a_point_and_a_zero() => Assert.Empty(Judge(Ware, SmallBase.Ware("a.b", price: "45.0")));
+
+    [Theory]
+    [InlineData("""{ "edge": "mask" }""", "", "made_of", "the field “made_of” is missing")]
+    [InlineData("""{ "made_of": "stone", "edge": "soft" }""", "/edge", "", "“edge” is “soft”; wanted is one of opaque, mask, blend")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": 1.4 }""", "/rough", "", "“rough” is 1.4; wanted is 0 to 1")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
+    [InlineData("""{ "made_of": null, "edge": "mask" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
+    [InlineData("""{ "made_of": "", "edge": "mask" }""", "/made_of", "", "“made_of” is empty; wanted is text that is not empty")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "grain": "Two Words" }""", "/grain", "", "“grain” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _")]
+    [InlineData("[]", "", "", "the file is a list; wanted is an object in { }")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "x": [1e30] }""", "/x/0", "", "a number here is too large for the host to read")]
+    public void A_fault_says_where_what_is_and_what_is_wanted(string text, string pointer, string field, string says) =>
+        Assert.Equal(new EntryFault(pointer, field, says), Assert.Single(Judge(Surface, text)));
+
+    [Fact]
+    public void Several_faults_are_told_each() =>
+        Assert.Equal(["", "/price", "/shape"], Judge(Ware, """{ "shape": 4, "made_of": "clay", "price": 0 }""").Select(f => f.Pointer).Order());
+
+    private static readonly Gen<JsonNode?> AnyValue = Gen.OneOfConst("null", "true", "7", "0", "1.5", "12.0", "-1", "\"\"", "\"stone\"", "\"mask\"", "\"a.b\"", "\"A b\"", "\"1.0.0\"", "\"1.0\"", "\"4.0\"", "\"x.png\"", "[]", "[7]", "[{}]", "[\"a\"]", "{}")
+        .Select(text => JsonNode.Parse(text));
+
+    /// <summary>What this reads of JSON Schema means what the standard says.</summary>
+    [Fact]
+    public void A_kind_accepts_what_a_full_implementation_of_JSON_Schema_accepts()
+    {
+        var kinds = new[] { Surface, Ware, Repository.Kilnmoor.Manifest.Kind }
+            .Select(k => (Kind: k, Schema: JsonSchema.FromText(k.Document.GetRawText()), Fields: k.Document.GetProperty("properties").EnumerateObject().Select(p => p.Name).ToArray()))
+            .ToArray();
+        var manifest = JsonNode.Parse(APack.Manifest)!.AsObject();
+        Gen.Select(Gen.Int[0, 2], Gen.Int[0, 20], Gen.Int[0, 20], AnyValue, AnyValue, Gen.Bool, Gen.Bool).Sample((which, first, second, a, b, remove, deep) =>
+        {
+            var (kind, schema, fields) = kinds[which];
+            var entry = which switch
+            {
+                0 => new JsonObject { ["made_of"] = "stone", ["edge"] = "mask", ["rough"] = 0.5 },
+                1 => JsonNode.Parse(SmallBase.Ware("a.b"))!.AsObject(),
+                _ => manifest.DeepClone().AsObject(),
+            };
+            entry[fields[first % fields.Length]] = a?.DeepClone();
+            if (remove) entry.Remove(fields[second % fields.Length]);
+            if (deep && entry["reads"] is JsonObject reads) reads[second % 2 == 0 ? "from" : "to"] = b?.DeepClone();
+            if (deep && which == 2) entry["needs"] = new JsonArray(new JsonObject { ["id"] = a?.DeepClone(), ["version"] = b?.DeepClone() });
+            Assert.Equal(schema.Evaluate(entry).IsValid, Judge(kind, entry.ToJsonString()).Count == 0);
+        });
+    }
+}

@@ -1,0 +1,101 @@
+using System.Text;
+using Underlay.Core.Fixes;
+
+namespace Underlay.Core.Tests.Fixes;
+
+public class FixTests
+{
+    private static (FileTree Tree, IReadOnlyList<AppliedFix> Applied, CheckReport Report) Run(APack pack, params string[] only) =>
+        FixRunner.Run("Tide Pool", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, t), Repository.Kilnmoor, only);
+
+    private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
+
+    [Fact]
+    public void Files_are_renamed_to_their_places_with_their_bytes()
+    {
+        var picture = Picture.Of(64, 64).ToPng();
+        var (tree, _, report) = Run(APack.Of().With("art/surface/flagstone.png", picture));
+        Assert.Empty(report.Findings);
+        Assert.Equal(picture, tree.Find(PackPath.Parse("art/surfaces/flagstone.png"))!.ReadAll());
+        Assert.Equal(2, tree.Files.Count);
+    }
+
+    [Fact]
+    public void A_file_that_is_already_there_is_never_overwritten()
+    {
+        var pack = APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png.png", Picture.Of(32, 32));
+        var (tree, applied, _) = Run(pack, "path/near-miss");
+        Assert.Empty(applied);
+        Assert.Equal(3, tree.Files.Count);
+    }
+
+    [Fact]
+    public void A_rename_that_leaves_a_choice_is_made_only_when_asked_for()
+    {
+        // Both folders of the path may be the one too many.
+        var pack = APack.Of().With("art/surfaces/fence/flagstone.png", Picture.Of(64, 64)).With("wares/wares/tide/cup/skin.png", Picture.Of(64, 64));
+        Assert.DoesNotContain(Run(pack).Applied, a => a.Finding.Path == "wares/wares/tide/cup/skin.png");
+        var ambiguous = APack.Of().With("wares/jar/cup/skin.png", Picture.Of(64, 64));
+        Assert.Empty(Run(ambiguous).Applied);
+        Assert.Contains("Also near", ambiguous.Findings().Single(f => f.Code.Value == "path/near-miss").Message, StringComparison.Ordinal);
+        Assert.Single(Run(ambiguous, "path/near-miss").Applied);
+    }
+
+    [Fact]
+    public void A_file_of_another_format_is_not_renamed_to_a_picture()
+    {
+        var pack = APack.Of().With("art/surfaces/flagstone.jpeg", [0xFF, 0xD8, 0xFF, 0xE0, 1, 2]);
+        Assert.Empty(Run(pack).Applied);
+        Assert.Contains("another format", pack.Finding().Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_manifest_is_written_from_the_name_and_the_ids_of_the_pack()
+    {
+        var (tree, _, report) = Run(APack.Empty.WithWare("tide_cup").With("front.png", Picture.Filled(320, 200, new Pixel(1, 2, 3, 255))));
+        Assert.Empty(report.Findings);
+        var manifest = ManifestFacts.Read(Repository.Kilnmoor, tree);
+        Assert.Equal(("saltbrook.tide_pool", "Tide pool", "front.png"), (manifest.Id, manifest.Title, manifest.Text!.FindString("/front")));
+    }
+
+    [Fact]
+    public void A_manifest_that_is_only_misnamed_is_renamed_not_written()
+    {
+        var (tree, applied, _) = Run(APack.Empty.With("Firing.json", APack.Manifest));
+        Assert.Equal("path/near-miss", Assert.Single(applied).Finding.Code.Value);
+        Assert.Equal(APack.Manifest, Text(tree, "firing.json"));
+    }
+
+    [Fact]
+    public void A_descriptor_is_written_from_the_pictures_alpha_and_the_nearest_of_the_base()
+    {
+        var (tree, _, report) = Run(APack.Of().With("art/surfaces/saltbrook_fence.png", Picture.Of(64, 64).With(1, 1, default)));
+        Assert.Empty(report.Findings);
+        Assert.Contains("\"made_of\": \"reed\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
+        Assert.Contains("\"edge\": \"mask\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_wrapped_pack_is_unwrapped_and_then_fixed_further()
+    {
+        var (tree, applied, report) = Run(APack.Empty.With("a/b/firing.json", APack.Manifest).With("a/b/art/surface/flagstone.png", Picture.Of(64, 64)));
+        Assert.Equal(["package/wrapped", "path/near-miss"], applied.Select(a => a.Finding.Code.Value));
+        Assert.Empty(report.Findings);
+        Assert.Equal(["art/surfaces/flagstone.png", "firing.json"], tree.Files.Select(f => f.Path.Value));
+    }
+
+    [Fact]
+    public void A_waived_finding_is_left_alone()
+    {
+        var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64));
+        var waived = pack.With(".underlay/waivers.json", Waivers.Write([Waiver.Of(pack.Finding(), "kept for reference")]).Bytes.ToArray());
+        Assert.Empty(Run(waived).Applied);
+    }
+
+    [Fact]
+    public void Fixes_for_other_codes_than_those_asked_for_are_not_applied()
+    {
+        var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/saltbrook_foam.png", Picture.Of(64, 64));
+        Assert.Equal("companion/missing", Assert.Single(Run(pack, "companion/missing").Applied).Finding.Code.Value);
+    }
+}

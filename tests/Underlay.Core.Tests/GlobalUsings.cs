@@ -1,0 +1,3 @@
+global using Underlay.Core.Checks;
+global using Underlay.Core.Packs;
+global using Underlay.Testing;
