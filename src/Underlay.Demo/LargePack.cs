@@ -1,0 +1,61 @@
+using System.Globalization;
+using Underlay.Core.Packs;
+using Underlay.Demo.Art;
+using Underlay.Demo.Kilnmoor;
+
+namespace Underlay.Demo;
+
+/// <summary>Sound packs of any size, for measuring.</summary>
+public static class LargePack
+{
+    private const int PicturesOfWare = 3;
+
+    /// <summary>Draws a pack: half of the pictures are surfaces, the others belong to wares.</summary>
+    /// <param name="pictures">How many pictures; no two have the same bytes.</param>
+    /// <returns>The manifest and then one tree a surface or ware.</returns>
+    public static IReadOnlyList<FileTree> Make(int pictures)
+    {
+        var wares = pictures / 2 / PicturesOfWare;
+        var surfaces = pictures - (wares * PicturesOfWare);
+        var trees = new FileTree[1 + surfaces + wares];
+        trees[0] = new DemoTree().Json("firing.json", WithoutFront()).ToTree();
+        Parallel.For(0, surfaces, i => trees[1 + i] = MakeSurface(i));
+        Parallel.For(0, wares, i => trees[1 + surfaces + i] = MakeWare(i));
+        return trees;
+    }
+
+    private static System.Text.Json.Nodes.JsonObject WithoutFront()
+    {
+        var manifest = MoorpathsPack.Manifest("saltbrook.large", "1.0.0", "Large", "For measuring.");
+        manifest.Remove("front");
+        return manifest;
+    }
+
+    private static FileTree MakeSurface(int number)
+    {
+        var name = string.Create(CultureInfo.InvariantCulture, $"art/surfaces/saltbrook_s{number:D5}");
+        var surface = SurfaceList.All[number % SurfaceList.All.Count];
+        var stone = Palette.Of(0x4C5A62, 0x7C8C90, 0xBCC6C2);
+        var picture = (number % 3) switch
+        {
+            0 => Grounds.Cobbles(128, 10_000 + number, 8, stone, Tint.Hex(0x3C3A30)),
+            1 => Grounds.Courses(64, 10_000 + number, 4, 3, 0.1, stone, Tint.Hex(0x3C3A30)),
+            _ => Grounds.Earth(128, 10_000 + number, stone, 0.5),
+        };
+        return new DemoTree()
+            .Picture($"{name}.png", picture)
+            .Json($"{name}.surface.json", KilnmoorBase.Descriptor(surface.MadeOf, "opaque", surface.Rough))
+            .ToTree();
+    }
+
+    private static FileTree MakeWare(int number)
+    {
+        var ware = WareList.All[number % WareList.All.Count] with { Name = string.Create(CultureInfo.InvariantCulture, $"w{number:D5}"), Seed = 20_000 + number };
+        return new DemoTree()
+            .Json($"wares/{ware.Name}/ware.json", KilnmoorBase.Entry($"saltbrook.{ware.Name}", ware.Shape.Name, ware.MadeOf, ware.Price))
+            .Picture($"wares/{ware.Name}/skin.png", KilnmoorBase.Skin(ware))
+            .Picture($"wares/{ware.Name}/mask.png", KilnmoorBase.Mask(ware))
+            .Picture($"wares/{ware.Name}/shelf.png", KilnmoorBase.Shelf(ware))
+            .ToTree();
+    }
+}
