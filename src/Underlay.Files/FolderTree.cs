@@ -28,16 +28,26 @@ public static class FolderTree
             if (item.LinkTarget is not null) refused.Add(new RefusedName(name, PathProblem.NotAPlainFile));
             else if (item is DirectoryInfo inner) Collect(inner, name + "/", files, refused);
             else if (item is not FileInfo file || !IsPlain(file)) refused.Add(new RefusedName(name, PathProblem.NotAPlainFile));
-            else if (PackPath.TryParse(name, out var path, out var problem)) files.Add(new TreeFile(path, file.Length, () => Open(file)));
+            else if (PackPath.TryParse(name, out var path, out var problem)) files.Add(new TreeFile(path, file.Length, new DiskContent(file.FullName)));
             else refused.Add(new RefusedName(name, problem));
         }
     }
 
     private static bool IsPlain(FileInfo file) => (file.Attributes & (FileAttributes.Device | FileAttributes.ReparsePoint)) == 0;
 
-    /// <summary>Opens a file. One without length is not opened at all: pipes show none, and would block the reader.</summary>
-    private static Stream Open(FileInfo file) =>
-        file.Length == 0
-            ? Stream.Null
-            : new FileStream(file.FullName, FileMode.Open, FileAccess.Read, FileShare.Read, bufferSize: 1, FileOptions.SequentialScan);
+    private sealed class DiskContent(string file) : FileContent
+    {
+        public override void Read(Span<byte> to)
+        {
+            // A file without length is not opened at all: pipes show none, and would block the reader.
+            if (to.IsEmpty) return;
+            using var handle = File.OpenHandle(file);
+            for (var at = 0; at < to.Length;)
+            {
+                var read = RandomAccess.Read(handle, to[at..], at);
+                if (read == 0) throw new EndOfStreamException($"{file} became shorter while it was read.");
+                at += read;
+            }
+        }
+    }
 }

@@ -32,9 +32,9 @@ public static class FactsReader
         var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
         try
         {
-            using (var stream = file.Open()) stream.ReadExactly(pooled, 0, length);
             var memory = pooled.AsMemory(0, length);
-            var picture = place is { Content: PlaceContent.Picture } ? PngReader.Inspect(memory, place.NeedsPixels) : null;
+            file.Content.Read(memory.Span);
+            var picture = place is { Content: PlaceContent.Picture } ? PngReader.Inspect(memory, place.PixelNeed) : null;
             return new FileFacts(ContentHash.Of(memory.Span), length, picture, null);
         }
         finally

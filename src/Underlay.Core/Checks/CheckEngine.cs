@@ -6,14 +6,18 @@ namespace Underlay.Core.Checks;
 /// <param name="checks">The checks to run.</param>
 public sealed class CheckEngine(IReadOnlyList<Check> checks)
 {
+    // So few are looked at before threads would be.
+    private const int FewGroups = 200;
+
     /// <summary>An engine with every check.</summary>
     public static CheckEngine Whole { get; } = new(CheckList.Engine);
 
     /// <summary>The findings, each fact once, waivers applied, ordered by path, then code, pointer and discriminator.</summary>
     public IReadOnlyList<Finding> Run(Overlay overlay)
     {
-        var found = new List<Finding>();
-        foreach (var group in overlay.Groups) Inspect(overlay, group, found);
+        var found = overlay.Groups.Count < FewGroups
+            ? overlay.Groups.SelectMany(g => Inspect(overlay, g)).ToList()
+            : overlay.Groups.AsParallel().AsOrdered().SelectMany(g => Inspect(overlay, g)).ToList();
         foreach (var check in checks) found.AddRange(check.Inspect(overlay));
         var waivers = Waivers.Read(overlay.Pack.Tree).Waivers;
         return
@@ -27,8 +31,9 @@ public sealed class CheckEngine(IReadOnlyList<Check> checks)
         ];
     }
 
-    private void Inspect(Overlay overlay, Group group, List<Finding> found)
+    private List<Finding> Inspect(Overlay overlay, Group group)
     {
+        var found = new List<Finding>();
         foreach (var drop in group.Dropped)
             foreach (var check in checks) found.AddRange(check.Inspect(overlay, drop));
         foreach (var placement in group.Shown)
@@ -37,5 +42,7 @@ public sealed class CheckEngine(IReadOnlyList<Check> checks)
             foreach (var active in overlay.RulesFor(placement))
                 foreach (var check in checks) found.AddRange(check.Inspect(overlay, placement, active));
         }
+
+        return found;
     }
 }

@@ -17,6 +17,8 @@ public enum PlaceContent
 /// <summary>A rule of the profile: a path pattern and what a file there must be and bring along.</summary>
 public sealed record Place
 {
+    private PixelNeed? pixelNeed;
+
     /// <summary>The place's name in the profile.</summary>
     public required string Key { get; init; }
 
@@ -56,8 +58,16 @@ public sealed record Place
     /// <summary>"a", "an" or "the" cut off <see cref="One"/>.</summary>
     public string Noun => One[(One.IndexOf(' ', StringComparison.Ordinal) + 1)..];
 
-    /// <summary>Whether some rule has to look at pixels.</summary>
-    public bool NeedsPixels => Content == PlaceContent.Picture && AllRules(Rules).Any(r => r is AlphaRule or ClearBorderRule or MaskColoursRule);
+    /// <summary>What the rules have to know of pixels.</summary>
+    public PixelNeed PixelNeed => pixelNeed ??= AllRules(Rules)
+        .Select(r => r switch
+        {
+            MaskColoursRule => PixelNeed.Colours,
+            AlphaRule or ClearBorderRule => PixelNeed.Alpha,
+            _ => PixelNeed.None,
+        })
+        .DefaultIfEmpty(PixelNeed.None)
+        .Max();
 
     /// <summary>All rules of a type that hold in an edition, those chosen by another file left aside.</summary>
     public IEnumerable<T> RulesOf<T>(Edition edition)
@@ -68,7 +78,4 @@ public sealed record Place
 
     private static IEnumerable<Rule> AllRules(IEnumerable<Rule> rules) =>
         rules.SelectMany(r => r is VariesWithRule varies ? AllRules(varies.Choices.Values.SelectMany(c => c)) : [r]);
-
-    /// <summary>The widest alpha that any choice allows; used to tell what a picture may become.</summary>
-    internal AlphaUse WidestAlpha => AllRules(Rules).OfType<AlphaRule>().Select(r => r.Allows).DefaultIfEmpty(AlphaUse.Blend).Max();
 }

@@ -46,14 +46,27 @@ public readonly record struct PixelAt(int X, int Y)
     public override string ToString() => $"{X}, {Y}";
 }
 
+/// <summary>What the rules of a place have to know of a picture's pixels.</summary>
+public enum PixelNeed
+{
+    /// <summary>Nothing.</summary>
+    None,
+
+    /// <summary>Their alpha. A picture that stores none is solid, and its pixels are not decoded.</summary>
+    Alpha,
+
+    /// <summary>Their colours too.</summary>
+    Colours,
+}
+
 /// <summary>What one pass over the pixels finds.</summary>
 /// <param name="Alpha">Which values alpha takes.</param>
 /// <param name="FirstClear">The first pixel, row by row, with alpha below 255.</param>
 /// <param name="FirstPartial">The first pixel with alpha neither 0 nor 255.</param>
 /// <param name="FirstUnclearBorder">The first pixel of the outer ring with alpha above 0.</param>
 /// <param name="UnclearBorderPixels">How many pixels of the outer ring have alpha above 0.</param>
-/// <param name="FirstGreen">The first pixel with green above 0, whatever its alpha.</param>
-/// <param name="GreenPixels">How many pixels have green above 0.</param>
+/// <param name="FirstGreen">The first pixel with green above 0, whatever its alpha. Known where colours were needed.</param>
+/// <param name="GreenPixels">How many pixels have green above 0. Known where colours were needed.</param>
 public sealed record PixelFacts(
     AlphaUse Alpha,
     PixelAt? FirstClear,

@@ -58,35 +58,6 @@ internal static class PngInflater
             return "its pixel data cannot be inflated: the file was damaged";
         }
 
-        return Adler32(rows) == BinaryPrimitives.ReadUInt32BigEndian(zlib.Span[^4..]) ? null : "its pixel data has a wrong Adler-32: the file was damaged";
-    }
-
-    /// <summary>Adler-32 (RFC 1950, section 8.2); 5552 is the longest run whose sums stay within 32 bits.</summary>
-    private static uint Adler32(ReadOnlySpan<byte> bytes)
-    {
-        uint a = 1, b = 0;
-        while (!bytes.IsEmpty)
-        {
-            var run = bytes[..Math.Min(5552, bytes.Length)];
-            var i = 0;
-            for (; i + 8 <= run.Length; i += 8)
-            {
-                b += (a += run[i]);
-                b += (a += run[i + 1]);
-                b += (a += run[i + 2]);
-                b += (a += run[i + 3]);
-                b += (a += run[i + 4]);
-                b += (a += run[i + 5]);
-                b += (a += run[i + 6]);
-                b += (a += run[i + 7]);
-            }
-
-            for (; i < run.Length; i++) b += (a += run[i]);
-            a %= 65521;
-            b %= 65521;
-            bytes = bytes[run.Length..];
-        }
-
-        return (b << 16) | a;
+        return Adler32.Of(rows) == BinaryPrimitives.ReadUInt32BigEndian(zlib.Span[^4..]) ? null : "its pixel data has a wrong Adler-32: the file was damaged";
     }
 }

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 namespace Underlay.Core.Images;
 
 /// <summary>Where each pixel of a PNG stands in its inflated rows: one pass, or the seven of Adam7.</summary>
@@ -70,6 +71,7 @@ internal sealed class PngLayout
             }
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void ExpandRow(ReadOnlySpan<byte> row, Span<byte> to, int step)
     {
         var transparent = chunks.Transparency.Span;

@@ -13,8 +13,8 @@ public static class PngReader
     /// and never before the header was found sound.
     /// </summary>
     /// <param name="file">The file's bytes.</param>
-    /// <param name="withPixels">Whether pixel facts are wanted.</param>
-    public static PictureFacts Inspect(ReadOnlyMemory<byte> file, bool withPixels)
+    /// <param name="need">Which pixel facts are wanted.</param>
+    public static PictureFacts Inspect(ReadOnlyMemory<byte> file, PixelNeed need)
     {
         var (chunks, problem) = PngChunks.Read(file);
         if (problem is not null) return new PictureFacts(problem, chunks.Size.Width > 0 ? chunks.Header : null, null);
@@ -31,7 +31,8 @@ public static class PngReader
             }
 
             if (problem is not null) return new PictureFacts(problem, chunks.Header, null);
-            if (!withPixels) return new PictureFacts(null, chunks.Header, null);
+            if (need == PixelNeed.None) return new PictureFacts(null, chunks.Header, null);
+            if (need == PixelNeed.Alpha && !chunks.HasAlpha) return new PictureFacts(null, chunks.Header, PixelMeasure.OfSolid(chunks.Size));
             if (chunks.Colour != PngColour.Palette) layout.ReverseFilters(span);
             var length = chunks.Size.Width * chunks.Size.Height * 4;
             var rgba = ArrayPool<byte>.Shared.Rent(length);

@@ -67,7 +67,7 @@ public sealed class ZipReader
             throw Refuse(ArchiveProblemKind.TooBig, "", $"The archive claims {total:N0} bytes when unpacked; at most {limits.TotalBytes:N0} are allowed.");
         LocateData(entries);
         VerifyAll(entries, cancel);
-        return FileTree.Of(entries.Where(e => !e.IsFolder).Select(e => new TreeFile(PackPath.Parse(e.Name), e.Length, () => Open(e))));
+        return FileTree.Of(entries.Where(e => !e.IsFolder).Select(e => new TreeFile(PackPath.Parse(e.Name), e.Length, new EntryContent(this, e))));
     }
 
     private List<Entry> ReadDirectory()
@@ -278,6 +278,15 @@ public sealed class ZipReader
 
     private static RefusedException Refuse(ArchiveProblemKind kind, string name, FormattableString says) =>
         new(new ArchiveProblem(kind, name, FormattableString.Invariant(says)));
+
+    private sealed class EntryContent(ZipReader reader, Entry entry) : FileContent
+    {
+        public override void Read(Span<byte> to)
+        {
+            using var stream = reader.Open(entry);
+            stream.ReadExactly(to);
+        }
+    }
 
     private sealed class Entry
     {

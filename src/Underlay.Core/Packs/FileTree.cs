@@ -2,19 +2,37 @@ using System.Diagnostics.CodeAnalysis;
 
 namespace Underlay.Core.Packs;
 
+/// <summary>Where the bytes of a file come from.</summary>
+public abstract class FileContent
+{
+    /// <summary>Fills a buffer with the file's bytes from its start; the buffer is not longer than the file.</summary>
+    /// <exception cref="EndOfStreamException">The file became shorter.</exception>
+    public abstract void Read(Span<byte> to);
+
+    /// <summary>Bytes held in memory.</summary>
+    public static FileContent Of(ReadOnlyMemory<byte> bytes) => new InMemory(bytes);
+
+    private sealed class InMemory(ReadOnlyMemory<byte> bytes) : FileContent
+    {
+        public override void Read(Span<byte> to) => bytes.Span[..to.Length].CopyTo(to);
+    }
+}
+
 /// <summary>One file of a tree. Its bytes are read when asked for, and may be asked for more than once.</summary>
 /// <param name="Path">Where it lies.</param>
 /// <param name="Length">Bytes.</param>
-/// <param name="Open">Opens the bytes for reading from the start.</param>
-public sealed record TreeFile(PackPath Path, long Length, Func<Stream> Open)
+/// <param name="Content">Its bytes.</param>
+public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
 {
     /// <summary>Reads all bytes.</summary>
     /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
-    public byte[] ReadAll()
+    public byte[] ReadAll() => ReadStart(Length);
+
+    /// <summary>Reads the first bytes, fewer where the file is shorter.</summary>
+    public byte[] ReadStart(long most)
     {
-        var bytes = new byte[Length];
-        using var stream = Open();
-        stream.ReadExactly(bytes);
+        var bytes = new byte[Math.Min(most, Length)];
+        Content.Read(bytes);
         return bytes;
     }
 }
@@ -65,7 +83,7 @@ public sealed class FileTree
 
     /// <summary>Makes a tree of bytes held in memory.</summary>
     public static FileTree OfBytes(IEnumerable<KeyValuePair<PackPath, byte[]>> files) =>
-        Of(files.Select(f => new TreeFile(f.Key, f.Value.Length, () => new MemoryStream(f.Value, writable: false))));
+        Of(files.Select(f => new TreeFile(f.Key, f.Value.Length, FileContent.Of(f.Value))));
 
     /// <summary>The file at the path, if there is one.</summary>
     public TreeFile? Find(PackPath path) => byPath.GetValueOrDefault(path);

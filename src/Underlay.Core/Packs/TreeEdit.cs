@@ -13,7 +13,7 @@ public abstract record TreeEdit
     public sealed record Write(PackPath Path, ReadOnlyMemory<byte> Bytes) : TreeEdit
     {
         internal override void ApplyTo(Dictionary<PackPath, TreeFile> files) =>
-            files[Path] = new TreeFile(Path, Bytes.Length, () => new MemoryStream(Bytes.ToArray(), writable: false));
+            files[Path] = new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes));
     }
 
     /// <summary>Moves a file to a path that is free.</summary>

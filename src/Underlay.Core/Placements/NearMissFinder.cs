@@ -69,10 +69,7 @@ public static class NearMissFinder
     private static bool FitsContent(Overlay overlay, TreeFile file, PackPath target)
     {
         var isPicture = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place.Content == PlaceContent.Picture || FixedPaths(overlay).Contains(target);
-        Span<byte> head = stackalloc byte[8];
-        using var stream = file.Open();
-        var read = stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false);
-        return PngReader.IsPng(head[..read]) == isPicture;
+        return PngReader.IsPng(file.ReadStart(8)) == isPicture;
     }
 
     private static IEnumerable<(string Path, string Slip)> Variants(Overlay overlay, PackPath path)

@@ -51,7 +51,7 @@ public class PngReaderTests
     [Fact]
     public void Facts_tell_size_type_and_alpha()
     {
-        var facts = PngReader.Inspect((Sound with { ColourType = 4, Interlaced = true }).ToPng(), withPixels: false);
+        var facts = PngReader.Inspect((Sound with { ColourType = 4, Interlaced = true }).ToPng(), PixelNeed.None);
         Assert.True(facts.IsReadable);
         Assert.Equal(new PictureHeader(new PixelSize(9, 7), PngColour.GreyAlpha, true, true), facts.Header);
         Assert.Null(facts.Pixels);
@@ -61,9 +61,18 @@ public class PngReaderTests
     public void Pixel_facts_name_the_first_pixel_that_matters()
     {
         var picture = Picture.Filled(8, 8, new Pixel(1, 0, 2, 255)).With(3, 2, new Pixel(0, 0, 0, 0)).With(5, 4, new Pixel(0, 9, 0, 80));
-        var pixels = PngReader.Inspect(picture.ToPng(), withPixels: true).Pixels!;
+        var pixels = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours).Pixels!;
         Assert.Equal(new PixelFacts(AlphaUse.Blend, new PixelAt(3, 2), new PixelAt(5, 4), new PixelAt(0, 0), 28, new PixelAt(5, 4), 1), pixels);
     }
+
+    [Fact]
+    public void Where_only_alpha_is_needed_it_is_the_same_decoded_or_not() =>
+        AnyPicture.Sample(picture =>
+        {
+            var png = picture.ToPng();
+            var alpha = PngReader.Inspect(png, PixelNeed.Alpha).Pixels!;
+            Assert.Equal(PngReader.Inspect(png, PixelNeed.Colours).Pixels! with { FirstGreen = alpha.FirstGreen, GreenPixels = alpha.GreenPixels }, alpha);
+        });
 
     [Theory]
     [InlineData(1, 1, 1)]
@@ -72,13 +81,13 @@ public class PngReaderTests
     [InlineData(2, 2, 4)]
     [InlineData(4, 3, 10)]
     public void The_outer_ring_is_counted_once_in_every_shape(int width, int height, int ring) =>
-        Assert.Equal(ring, PngReader.Inspect(Picture.Of(width, height).ToPng(), withPixels: true).Pixels!.UnclearBorderPixels);
+        Assert.Equal(ring, PngReader.Inspect(Picture.Of(width, height).ToPng(), PixelNeed.Colours).Pixels!.UnclearBorderPixels);
 
     [Fact]
     public void A_colour_named_transparent_counts_as_alpha()
     {
         var picture = Picture.Filled(4, 4, new Pixel(10, 20, 30, 255)).With(1, 1, new Pixel(9, 9, 9, 255)) with { ColourType = 2, Transparency = [0, 9, 0, 9, 0, 9] };
-        var facts = PngReader.Inspect(picture.ToPng(), withPixels: true);
+        var facts = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours);
         Assert.True(facts.Header!.HasAlpha);
         Assert.Equal(AlphaUse.Mask, facts.Pixels!.Alpha);
         Assert.Equal(new PixelAt(1, 1), facts.Pixels.FirstClear);
@@ -89,7 +98,7 @@ public class PngReaderTests
     {
         var parts = (Sound with { ColourType = 2, Transparency = [0, 0, 0, 0, 0, 90] }).Chunks();
         parts.WrongCrc.Add(parts.IndexOf("tRNS"));
-        Assert.Equal(AlphaUse.Opaque, PngReader.Inspect(parts.ToBytes(), withPixels: true).Pixels!.Alpha);
+        Assert.Equal(AlphaUse.Opaque, PngReader.Inspect(parts.ToBytes(), PixelNeed.Colours).Pixels!.Alpha);
     }
 
     [Fact]
@@ -98,7 +107,7 @@ public class PngReaderTests
         var parts = Sound.Chunks();
         parts.Chunks.Insert(1, ("abCd", [1, 2, 3]));
         parts.WrongCrc.Add(1);
-        Assert.True(PngReader.Inspect((byte[])[.. parts.ToBytes(), 1, 2, 3], withPixels: true).IsReadable);
+        Assert.True(PngReader.Inspect((byte[])[.. parts.ToBytes(), 1, 2, 3], PixelNeed.Colours).IsReadable);
     }
 
     [Fact]
@@ -108,7 +117,7 @@ public class PngReaderTests
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data, 30_000);
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data.AsSpan(4), 30_000);
         var before = GC.GetAllocatedBytesForCurrentThread();
-        var facts = PngReader.Inspect(parts.ToBytes(), withPixels: true);
+        var facts = PngReader.Inspect(parts.ToBytes(), PixelNeed.Colours);
         Assert.True(GC.GetAllocatedBytesForCurrentThread() - before < 1_000_000);
         Assert.Contains("30000 x 30000", facts.Problem, StringComparison.Ordinal);
     }
@@ -146,7 +155,7 @@ public class PngReaderTests
     [MemberData(nameof(Broken))]
     public void A_broken_file_is_told_in_words(string how, string word)
     {
-        var facts = PngReader.Inspect(Break(how), withPixels: true);
+        var facts = PngReader.Inspect(Break(how), PixelNeed.Colours);
         Assert.False(facts.IsReadable);
         Assert.Contains(word, facts.Problem, StringComparison.Ordinal);
         Assert.Null(facts.Pixels);
@@ -156,7 +165,7 @@ public class PngReaderTests
     public void Cutting_a_file_anywhere_makes_it_unreadable_and_nothing_worse()
     {
         var png = (Sound with { DataChunks = 3 }).ToPng();
-        for (var length = 0; length < png.Length; length++) Assert.False(PngReader.Inspect(png.AsMemory(0, length), withPixels: true).IsReadable);
+        for (var length = 0; length < png.Length; length++) Assert.False(PngReader.Inspect(png.AsMemory(0, length), PixelNeed.Colours).IsReadable);
     }
 
     [Fact]
@@ -165,7 +174,7 @@ public class PngReaderTests
         {
             var png = picture.ToPng();
             png[at % png.Length] ^= flip;
-            var facts = PngReader.Inspect(png, withPixels: true);
+            var facts = PngReader.Inspect(png, PixelNeed.Colours);
             Assert.True(facts.IsReadable || facts.Problem!.Length > 0);
         });
 
