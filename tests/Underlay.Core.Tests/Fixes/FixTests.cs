@@ -98,4 +98,27 @@ public class FixTests
         var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/saltbrook_foam.png", Picture.Of(64, 64));
         Assert.Equal("companion/missing", Assert.Single(Run(pack, "companion/missing").Applied).Finding.Code.Value);
     }
+
+    [Fact]
+    public void A_fix_that_changes_bytes_is_made_only_when_asked_for_and_keeps_the_original()
+    {
+        var path = PackPath.Parse("art/surfaces/flagstone.png");
+        var pack = APack.Of().With(path.Value, [1, 2, 3]);
+        CheckReport Check(FileTree tree)
+        {
+            var report = CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, tree);
+            return report with { Findings = [.. report.Findings.Select(f => f with { Fix = new Overwrite(path, [9]) })] };
+        }
+
+        Assert.Empty(FixRunner.Run("x", pack.Tree, Check, Repository.Kilnmoor, []).Applied);
+        var (fixedTree, _, _) = FixRunner.Run("x", pack.Tree, Check, Repository.Kilnmoor, ["image/unreadable"]);
+        Assert.Equal([9], fixedTree.Find(path)!.ReadAll());
+        Assert.Equal([1, 2, 3], fixedTree.Find(PackPath.Parse(".underlay/sources/art/surfaces/flagstone.png"))!.ReadAll());
+    }
+
+    private sealed record Overwrite(PackPath Path, byte[] Bytes) : Fix("Overwrite", LosesNothing: false, LeavesNoChoice: true)
+    {
+        public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
+            tree.Find(Path)!.ReadAll().SequenceEqual(Bytes) ? [] : [new TreeEdit.Write(Path, Bytes)];
+    }
 }
