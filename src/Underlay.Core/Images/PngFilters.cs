@@ -1,6 +1,6 @@
-using System.Runtime.CompilerServices;
 using System.Buffers.Binary;
 using System.Numerics;
+using System.Runtime.CompilerServices;
 using System.Runtime.Intrinsics;
 
 namespace Underlay.Core.Images;
