@@ -51,6 +51,21 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     }
 
     [Fact]
+    public void The_SARIF_report_has_a_result_for_each_finding_with_its_place()
+    {
+        var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "sarif");
+        Assert.Equal((1, "2.1.0"), (ran.ExitCode, Json(ran).GetProperty("version").GetString()));
+        var run = Json(ran).GetProperty("runs")[0];
+        Assert.Equal(20, run.GetProperty("results").GetArrayLength());
+        var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules");
+        Assert.All(run.GetProperty("results").EnumerateArray(), r => Assert.Equal(r.GetProperty("ruleId").GetString(), rules[r.GetProperty("ruleIndex").GetInt32()].GetProperty("id").GetString()));
+        var reef = run.GetProperty("results").EnumerateArray().Single(r => r.GetProperty("ruleId").GetString() == "entry/rejected");
+        var place = reef.GetProperty("locations")[0].GetProperty("physicalLocation");
+        Assert.Equal(("error", "art/surfaces/saltbrook_reef.surface.json"), (reef.GetProperty("level").GetString(), place.GetProperty("artifactLocation").GetProperty("uri").GetString()));
+        Assert.Equal((4, 12), (place.GetProperty("region").GetProperty("startLine").GetInt32(), place.GetProperty("region").GetProperty("startColumn").GetInt32()));
+    }
+
+    [Fact]
     public void The_report_can_be_written_to_a_file()
     {
         var file = Path.Combine(folders.NewFolder(), "report.json");

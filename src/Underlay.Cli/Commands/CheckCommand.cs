@@ -12,7 +12,7 @@ internal static class CheckCommand
         var options = new CommonOptions();
         var command = new Command("check", "Say what the host would not show as you made it, and why.")
         {
-            options.Pack, options.Host, options.Edition, options.Base, options.Format, options.OutputFile,
+            options.Pack, options.Host, options.Edition, options.Base, options.ReportFormat, options.OutputFile,
         };
         command.SetAction(parsed =>
         {
@@ -21,7 +21,12 @@ internal static class CheckCommand
             var path = parsed.GetRequiredValue(options.Pack);
             var source = context.OpenPack(path);
             var report = Run(context, source, edition);
-            var text = parsed.GetValue(options.Format) == "json" ? ReportWriter.Json(report, source.Name) : ReportWriter.Text(report, context.Profile, source.Name);
+            var text = parsed.GetValue(options.ReportFormat) switch
+            {
+                "json" => ReportWriter.Json(report, source.Name),
+                "sarif" => SarifWriter.Write(report),
+                _ => ReportWriter.Text(report, context.Profile, source.Name),
+            };
             Output.Print(text, parsed.GetValue(options.OutputFile));
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
             return report.Blocks ? 1 : 0;

@@ -13,14 +13,16 @@ internal sealed class CommonOptions
 
     public Option<string?> Base { get; } = new("--base") { Description = "The folder with that edition's own files; default: generated ones." };
 
-    public Option<string> Format { get; } = MakeFormat();
+    public Option<string> Format { get; } = MakeFormat("text", "json");
+
+    public Option<string> ReportFormat { get; } = MakeFormat("text", "json", "sarif");
 
     public Option<FileInfo?> OutputFile { get; } = new("--output") { Description = "Write the report to this file." };
 
-    private static Option<string> MakeFormat()
+    private static Option<string> MakeFormat(params string[] formats)
     {
-        var format = new Option<string>("--format") { Description = "text or json.", DefaultValueFactory = _ => "text" };
-        format.AcceptOnlyFromAmong("text", "json");
+        var format = new Option<string>("--format") { Description = string.Join(", ", formats) + ".", DefaultValueFactory = _ => formats[0] };
+        format.AcceptOnlyFromAmong(formats);
         return format;
     }
 }
