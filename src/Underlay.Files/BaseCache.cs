@@ -23,7 +23,7 @@ public sealed class BaseCache(string cacheFolder)
         if (File.Exists(file))
         {
             using var kept = new MemoryStream(File.ReadAllBytes(file), writable: false);
-            if (BaseCatalogueFile.Read(profile, edition, kept) is { } known) return known;
+            if (BaseCatalogueFile.Read(profile, edition, kept, path => File.ReadAllBytes(Path.Combine(baseFolder, path.Value))) is { } known) return known;
         }
 
         var catalogue = BaseCatalogue.Read(profile, edition, FolderTree.Read(baseFolder));

@@ -18,8 +18,11 @@ public sealed class BaseCatalogue
     private readonly Dictionary<PackPath, BaseFile> byPath;
     private readonly Lazy<ILookup<string, BaseFile>> byPlace;
 
-    internal BaseCatalogue(Edition edition, IReadOnlyList<BaseFile> files, IReadOnlyDictionary<string, Codebook> codebooks)
+    private readonly Func<PackPath, byte[]> read;
+
+    internal BaseCatalogue(Edition edition, IReadOnlyList<BaseFile> files, IReadOnlyDictionary<string, Codebook> codebooks, Func<PackPath, byte[]> read)
     {
+        this.read = read;
         Edition = edition;
         Files = files;
         Codebooks = codebooks;
@@ -39,6 +42,9 @@ public sealed class BaseCatalogue
     /// <summary>The file at a path, or null.</summary>
     public BaseFile? Find(PackPath path) => byPath.GetValueOrDefault(path);
 
+    /// <summary>The bytes of a file, or null when the base has none at the path.</summary>
+    public byte[]? Read(PackPath path) => byPath.ContainsKey(path) ? read(path) : null;
+
     /// <summary>The files of a place, ordered by path.</summary>
     public IEnumerable<BaseFile> In(Place place) => byPlace.Value[place.Key];
 
@@ -53,7 +59,7 @@ public sealed class BaseCatalogue
         var facts = FactsReader.ReadAll([.. located.Select(l => (l.File, l.Found?.Place))], cancel: cancel);
         var files = located.Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path])).ToList();
         var codebooks = profile.Codebooks.ToDictionary(c => c.Key, c => ReadCodebook(c, tree), StringComparer.Ordinal);
-        return new BaseCatalogue(edition, files, codebooks);
+        return new BaseCatalogue(edition, files, codebooks, path => tree.Find(path)!.ReadAll());
     }
 
     private static Codebook ReadCodebook(CodebookRule rule, FileTree tree)

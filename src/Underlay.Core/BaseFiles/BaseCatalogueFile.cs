@@ -49,12 +49,16 @@ public static class BaseCatalogueFile
     }
 
     /// <summary>Reads a catalogue back, or null when the file is of another layout, edition or profile, or broken.</summary>
-    public static BaseCatalogue? Read(HostProfile profile, Edition edition, Stream input)
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition that the catalogue has to be of.</param>
+    /// <param name="input">What was written.</param>
+    /// <param name="read">Gives the bytes of a file of the base.</param>
+    public static BaseCatalogue? Read(HostProfile profile, Edition edition, Stream input, Func<PackPath, byte[]> read)
     {
         try
         {
             using var reader = new BinaryReader(input, Encoding.UTF8, leaveOpen: true);
-            return reader.ReadInt32() == Layout && reader.ReadString() == edition.Key ? ReadBody(profile, edition, reader) : null;
+            return reader.ReadInt32() == Layout && reader.ReadString() == edition.Key ? ReadBody(profile, edition, reader, read) : null;
         }
         catch (Exception problem) when (problem is IOException or FormatException or ArgumentException)
         {
@@ -62,7 +66,7 @@ public static class BaseCatalogueFile
         }
     }
 
-    private static BaseCatalogue? ReadBody(HostProfile profile, Edition edition, BinaryReader reader)
+    private static BaseCatalogue? ReadBody(HostProfile profile, Edition edition, BinaryReader reader, Func<PackPath, byte[]> read)
     {
         var files = new List<BaseFile>();
         for (var left = reader.ReadInt32(); left > 0; left--)
@@ -87,7 +91,7 @@ public static class BaseCatalogueFile
             books[key] = new Codebook(key, rule.Title, codes);
         }
 
-        return new BaseCatalogue(edition, files, books);
+        return new BaseCatalogue(edition, files, books, read);
     }
 
     private static void WritePicture(BinaryWriter writer, PictureFacts? picture)

@@ -1,4 +1,7 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
+using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -19,6 +22,10 @@ public sealed class NeedsClearBorder : RuleCheck<ClearBorderRule>
             overlay,
             placement,
             rule.Else,
-            $"The outer ring of pixels has to be clear, and {pixels.UnclearBorderPixels} of its pixels are not; the first is at {first}.{lost}");
+            $"The outer ring of pixels has to be clear, and {pixels.UnclearBorderPixels} of its pixels are not; the first is at {first}.{lost}") with
+        {
+            // A picture that is solid all over would only get a frame.
+            Fix = placement.FromBase || pixels.Alpha == AlphaUse.Opaque ? null : new ShapePicture(placement.Path, new ClearBorder()),
+        };
     }
 }

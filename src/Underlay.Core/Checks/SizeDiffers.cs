@@ -1,4 +1,6 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -30,6 +32,13 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },
             RestsOn = targets,
+            Fix = WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor) : null,
         };
+    }
+
+    private static int? WholeFactor(PixelSize from, PixelSize to)
+    {
+        var factor = to.Width / from.Width;
+        return factor > 1 && from.Width * factor == to.Width && from.Height * factor == to.Height ? factor : null;
     }
 }

@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -14,6 +15,6 @@ public sealed class WrongSize : RuleCheck<SizeRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SizeRule rule)
     {
         if (placement.Facts.Picture is { IsReadable: true, Header.Size: var size } && rule.Judge(size) == SizeFault.OutOfRange)
-            yield return Report(overlay, placement, rule.Else, $"{placement.Place.One.Capitalised()} is wanted at {rule}, yours is {size}.");
+            yield return Report(overlay, placement, rule.Else, $"{placement.Place.One.Capitalised()} is wanted at {rule}, yours is {size}.") with { Fix = Fitting.For(placement, rule, size) };
     }
 }

@@ -59,10 +59,13 @@ public static class FixRunner
         var copies = edits
             .Select(e => e switch { TreeEdit.Write write => write.Path, TreeEdit.Delete delete => delete.Path, _ => (PackPath?)null })
             .OfType<PackPath>()
+            .Where(path => !ReservedFolder.Holds(path))
             .Select(tree.Find)
             .OfType<TreeFile>()
             .Where(f => tree.Find(ReservedFolder.SourceOf(f.Path)) is null)
             .Select(f => new TreeEdit.Write(ReservedFolder.SourceOf(f.Path), f.ReadAll()));
-        return [.. copies, .. edits];
+        // A fix that keeps the original itself does so in its own way.
+        var kept = edits.OfType<TreeEdit.Write>().Select(w => w.Path).ToHashSet();
+        return edits.Count == 0 ? edits : [.. copies.Where(c => !kept.Contains(c.Path)), .. edits];
     }
 }

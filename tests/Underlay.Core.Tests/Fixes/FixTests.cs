@@ -99,6 +99,34 @@ public class FixTests
         Assert.Equal("companion/missing", Assert.Single(Run(pack, "companion/missing").Applied).Finding.Code.Value);
     }
 
+    public static TheoryData<string, APack> Shaped => new()
+    {
+        { "image/wrong-size", APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf(48, 48)) },
+        { "image/wrong-size", APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf(70, 40)) },
+        { "image/wrong-size", APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 128)) },
+        { "image/not-power-of-two", APack.Of().With("art/surfaces/flagstone.png", Picture.Of(100, 90)) },
+        { "image/not-a-multiple", APack.Of().WithWare("tide_cup").With("wares/tide_cup/skin.png", Picture.Of(70, 64)) },
+        { "image/needs-clear-border", APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf().With(0, 9, new Pixel(1, 2, 3, 200))) },
+        { "companion/size-differs", APack.Of().With("wares/milk_jug/skin.png", Picture.Of(128, 128)) },
+        { "companion/size-differs", APack.Of().With("wares/milk_jug/mask.png", Picture.Mask(32, 32)) },
+    };
+
+    [Theory]
+    [MemberData(nameof(Shaped))]
+    public void A_picture_is_shaped_to_what_its_place_asks_when_asked_for(string code, APack pack)
+    {
+        Assert.Empty(Run(pack).Applied);
+        var (tree, applied, report) = Run(pack, code);
+        Assert.Empty(report.Findings);
+        var path = Assert.Single(applied).Finding.Path;
+        Assert.NotNull(tree.Find(PackPath.Parse($".underlay/steps/{path}.json")));
+        if (pack.Files.TryGetValue(path, out var source)) Assert.Equal(source, tree.Find(PackPath.Parse($".underlay/sources/{path}"))!.ReadAll());
+    }
+
+    [Fact]
+    public void Clearing_the_ring_is_not_offered_for_a_picture_that_is_solid_all_over() =>
+        Assert.Null(APack.Of().With("wares/milk_jug/shelf.png", Picture.Of(56, 56)).Finding().Fix);
+
     [Fact]
     public void A_fix_that_changes_bytes_is_made_only_when_asked_for_and_keeps_the_original()
     {

@@ -1,0 +1,24 @@
+namespace Underlay.Core.Images;
+
+/// <summary>A decoded picture: red, green, blue, alpha, 8 bits each, alpha not multiplied in, rows from the top.</summary>
+/// <param name="Size">Pixels.</param>
+/// <param name="Rgba">Four bytes a pixel.</param>
+public sealed record RgbaPicture(PixelSize Size, byte[] Rgba)
+{
+    /// <summary>True when every pixel is solid.</summary>
+    public bool IsOpaque
+    {
+        get
+        {
+            for (var i = 3; i < Rgba.Length; i += 4)
+                if (Rgba[i] != 255) return false;
+            return true;
+        }
+    }
+
+    /// <summary>The four bytes of a pixel.</summary>
+    public Span<byte> At(int x, int y) => Rgba.AsSpan(((y * Size.Width) + x) * 4, 4);
+
+    /// <summary>A picture with clear black pixels.</summary>
+    public static RgbaPicture Clear(PixelSize size) => new(size, new byte[size.Width * size.Height * 4]);
+}

@@ -1,0 +1,87 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Underlay.Core.Entries;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Images.Steps;
+
+/// <summary>The steps of one picture, as the pack keeps them in <c>.underlay/steps/{path}.json</c> (docs/pack-files.md).</summary>
+/// <param name="Source">Hash of the source on which they ran.</param>
+/// <param name="Steps">In order.</param>
+/// <param name="Result">Hash of what came of them.</param>
+public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, ContentHash Result)
+{
+    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
+
+    private static readonly (string Word, FitMode Mode)[] Modes = [("stretch", FitMode.Stretch), ("inside", FitMode.Inside), ("fill", FitMode.Fill)];
+
+    /// <summary>Where the steps of a picture are kept.</summary>
+    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Name}/steps/{picture}.json");
+
+    /// <summary>The steps of a picture, or null when there are none or they cannot be read.</summary>
+    public static StepsFile? Read(FileTree tree, PackPath picture)
+    {
+        if (!tree.TryFind(PathOf(picture), out var file)) return null;
+        var text = JsonText.Parse(file.ReadAll());
+        if (!ContentHash.TryParse(text.FindString("/source"), out var source) || !ContentHash.TryParse(text.FindString("/result"), out var result)) return null;
+        if (text.Find("/steps") is not { ValueKind: JsonValueKind.Array } list) return null;
+        var steps = new List<Step>();
+        for (var i = 0; i < list.GetArrayLength(); i++)
+        {
+            if (ReadStep(text, $"/steps/{i}") is not { } step) return null;
+            steps.Add(step);
+        }
+
+        return new StepsFile(source, steps, result);
+    }
+
+    /// <summary>The file that keeps the steps of a picture.</summary>
+    public TreeEdit.Write WriteFor(PackPath picture)
+    {
+        var json = new JsonObject
+        {
+            ["source"] = Source.Hex,
+            ["steps"] = new JsonArray([.. Steps.Select(WriteStep)]),
+            ["result"] = Result.Hex,
+        };
+        return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
+    }
+
+    private static Step? ReadStep(JsonText text, string at)
+    {
+        switch (text.FindString($"{at}/do"))
+        {
+            case "fit":
+                var size = new PixelSize(Side(text, $"{at}/width"), Side(text, $"{at}/height"));
+                var mode = Array.FindIndex(Modes, m => m.Word == text.FindString($"{at}/mode"));
+                return size is { Width: > 0, Height: > 0 } && mode >= 0
+                    ? new FitToSize(size, Modes[mode].Mode, text.Find($"{at}/exact") is { ValueKind: JsonValueKind.True })
+                    : null;
+            case "clear-border":
+                return new ClearBorder();
+            case "enlarge":
+                return Side(text, $"{at}/factor") is var factor and > 1 ? new Enlarge(factor) : null;
+            default:
+                return null;
+        }
+    }
+
+    private static JsonNode WriteStep(Step step) => step switch
+    {
+        FitToSize fit => new JsonObject
+        {
+            ["do"] = "fit",
+            ["width"] = fit.Size.Width,
+            ["height"] = fit.Size.Height,
+            ["mode"] = Modes.First(m => m.Mode == fit.Mode).Word,
+            ["exact"] = fit.Exact,
+        },
+        ClearBorder => new JsonObject { ["do"] = "clear-border" },
+        Enlarge enlarge => new JsonObject { ["do"] = "enlarge", ["factor"] = enlarge.Factor },
+        _ => throw new ArgumentOutOfRangeException(nameof(step)),
+    };
+
+    /// <summary>A whole number from 1 to the largest side, else 0.</summary>
+    private static int Side(JsonText text, string pointer) =>
+        text.Find(pointer) is { ValueKind: JsonValueKind.Number } value && value.TryGetInt32(out var side) && side is > 0 and <= PngChunks.MaxSide ? side : 0;
+}
