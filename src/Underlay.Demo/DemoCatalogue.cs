@@ -20,6 +20,7 @@ public static class DemoCatalogue
         new("base/kilnmoor/4.0", KilnmoorBase.Make),
         new("packs/moorpaths", MoorpathsPack.Make),
         new("packs/tidepool", TidepoolPack.Make),
+        new("trays/tidepool", TidepoolTray.Make),
         new("mended/tidepool", TidepoolPack.MakeMended),
     ];
 
