@@ -1,17 +1,46 @@
+using System.Diagnostics;
 using System.Globalization;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Checks;
 using Underlay.Core.Packs;
 using Underlay.Demo;
 using Underlay.Files;
 
-// Underlay.Bench OUT PICTURES: writes a sound pack of that many different pictures in mixed places.
-if (args is not [var output, var count] || !int.TryParse(count, CultureInfo.InvariantCulture, out var pictures))
+// Underlay.Bench make OUT PICTURES: writes a sound pack of that many different pictures in mixed places.
+// Underlay.Bench change HOSTS PACK: times the check after one picture changed, the pack being open.
+switch (args)
 {
-    Console.Error.WriteLine("Underlay.Bench OUT PICTURES");
-    return 2;
+    case ["make", var output, var count] when int.TryParse(count, CultureInfo.InvariantCulture, out var pictures):
+        var edits = new List<TreeEdit>();
+        foreach (var tree in LargePack.Make(pictures)) edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
+        FolderWriter.Apply(output, edits);
+        Console.Out.WriteLine($"{pictures} pictures in {edits.Count} files");
+        return 0;
+    case ["change", var hosts, var pack]:
+        Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{MeasureChange(hosts, pack):F1}"));
+        return 0;
+    default:
+        Console.Error.WriteLine("Underlay.Bench make OUT PICTURES | change HOSTS PACK");
+        return 2;
 }
 
-var edits = new List<TreeEdit>();
-foreach (var tree in LargePack.Make(pictures)) edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
-FolderWriter.Apply(output, edits);
-Console.Out.WriteLine($"{pictures} pictures in {edits.Count} files");
-return 0;
+// The middle of 41 changes, in milliseconds: each exchanges one picture for another and checks again.
+static double MeasureChange(string hosts, string pack)
+{
+    var profile = ProfileFolder.Read(hosts, "kilnmoor").Profile;
+    var catalogue = BaseCatalogue.Read(profile, profile.Newest, DemoCatalogue.FindBase(profile.Key, profile.Newest.Key)!.Make());
+    var session = CheckSession.Open(profile, null, _ => catalogue, FolderTree.Read(pack));
+    var pictures = session.Tree.Files.Where(f => f.Path.Value.EndsWith(".png", StringComparison.Ordinal)).ToList();
+    var times = new List<double>();
+    for (var i = 0; i < 41; i++)
+    {
+        var (to, from) = (pictures[i * 7].Path, pictures[(i * 7) + 1]);
+        var bytes = from.ReadAll();
+        var begun = Stopwatch.GetTimestamp();
+        session = session.With([new TreeEdit.Write(to, bytes)]);
+        times.Add(Stopwatch.GetElapsedTime(begun).TotalMilliseconds);
+    }
+
+    times.Sort();
+    return times[times.Count / 2];
+}

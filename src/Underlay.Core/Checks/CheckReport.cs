@@ -39,13 +39,6 @@ public sealed record CheckReport(
         Func<Edition, BaseCatalogue> baseOf,
         FileTree tree,
         IProgress<int>? progress = null,
-        CancellationToken cancel = default)
-    {
-        var manifest = ManifestFacts.Read(profile, tree);
-        var chosen = edition ?? manifest.To ?? profile.Newest;
-        if (Wrapped.Find(profile, tree) is { } wrapped)
-            return new CheckReport(profile.Key, chosen, null, [wrapped], [.. CheckList.Codes.Where(c => c != Wrapped.Code)], null);
-        var overlay = Overlay.Of(PackReading.Read(profile, chosen, tree, manifest, progress, cancel), baseOf(chosen));
-        return new CheckReport(profile.Key, chosen, manifest.Id, CheckEngine.Whole.Run(overlay), [], overlay);
-    }
+        CancellationToken cancel = default) =>
+        CheckSession.Open(profile, edition, baseOf, tree, progress, cancel).Report;
 }

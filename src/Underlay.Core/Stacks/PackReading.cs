@@ -45,6 +45,7 @@ public sealed class PackReading
     /// <param name="edition">The edition to read it for.</param>
     /// <param name="tree">The pack's files.</param>
     /// <param name="manifest">Its manifest, read from the same tree.</param>
+    /// <param name="before">The pack as it was read before a change: facts of files that are the same are taken over.</param>
     /// <param name="progress">Told the number of files read, now and then.</param>
     /// <param name="cancel">Stops between two files.</param>
     public static PackReading Read(
@@ -52,6 +53,7 @@ public sealed class PackReading
         Edition edition,
         FileTree tree,
         ManifestFacts manifest,
+        PackReading? before = null,
         IProgress<int>? progress = null,
         CancellationToken cancel = default)
     {
@@ -71,11 +73,22 @@ public sealed class PackReading
             files.Add((file, place));
         }
 
-        var facts = FactsReader.ReadAll(files, progress, cancel);
+        var known = before is null ? [] : KnownFacts(files, before);
+        var facts = new Dictionary<PackPath, FileFacts>(FactsReader.ReadAll([.. files.Where(f => !known.ContainsKey(f.File.Path))], progress, cancel));
+        foreach (var (path, kept) in known) facts[path] = kept;
         var placements = files
             .Where(f => f.Place is not null)
             .Select(f => new Placement(f.File.Path, f.Place!, bindings[f.File.Path], FromBase: false, facts[f.File.Path]))
             .ToList();
         return new PackReading(profile, edition, tree, manifest, facts, placements);
+    }
+
+    private static Dictionary<PackPath, FileFacts> KnownFacts(List<(TreeFile File, Place? Place)> files, PackReading before)
+    {
+        var places = before.Placements.ToDictionary(p => p.Path, p => p.Place);
+        // The same content object is the same bytes: trees hand it on through edits.
+        return files
+            .Where(f => before.Tree.Find(f.File.Path) is { } was && ReferenceEquals(was.Content, f.File.Content) && places.GetValueOrDefault(f.File.Path) == f.Place)
+            .ToDictionary(f => f.File.Path, f => before.Facts[f.File.Path]);
     }
 }

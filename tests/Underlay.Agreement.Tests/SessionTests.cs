@@ -1,0 +1,66 @@
+using CsCheck;
+using Underlay.Core.Checks;
+using Underlay.Core.Packs;
+using Underlay.Testing;
+
+namespace Underlay.Agreement.Tests;
+
+/// <summary>A check after a change says what a check from nothing says, and looks at what the change touches only.</summary>
+public class SessionTests
+{
+    private static CheckSession Open(APack pack) => CheckSession.Open(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, pack.Tree);
+
+    private static TreeEdit.Write Write(string path, byte[] bytes) => new(PackPath.Parse(path), bytes);
+
+    private static IEnumerable<string> Lines(CheckReport report) =>
+        report.Findings.Select(f => $"{f.Severity} {f.Code} {f.Path} {f.Pointer} {f.Discriminator} {f.Message} {f.Fix?.Title} {string.Join(';', f.Predicts)}");
+
+    [Fact]
+    public void After_any_changes_the_report_is_that_of_a_check_from_nothing() =>
+        Gen.Select(PackGen.Files, PackGen.Files.List[1, 3]).Sample(
+            (start, changes) =>
+            {
+                var session = Open(start);
+                foreach (var change in changes)
+                {
+                    // Every other file of the next pack is written, every third file of the last one taken away.
+                    var writes = change.Files.Where((_, i) => i % 2 == 0).Select(f => Write(f.Key, f.Value)).ToList();
+                    var written = writes.Select(w => w.Path).ToHashSet();
+                    var deletes = session.Tree.Files.Where((f, i) => i % 3 == 0 && !written.Contains(f.Path)).Select(f => new TreeEdit.Delete(f.Path));
+                    session = session.With([.. writes, .. deletes]);
+                    Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, session.Tree)), Lines(session.Report));
+                }
+            },
+            iter: 300,
+            threads: Environment.ProcessorCount);
+
+    [Fact]
+    public void A_change_makes_only_its_own_group_looked_at()
+    {
+        var session = Open(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64)).WithWare("tide_cup"));
+        Assert.Equal(2, session.Looked.Count);
+        session = session.With([Write("wares/tide_cup/skin.png", Picture.Of(70, 64).ToPng())]);
+        Assert.Equal("shelf:name=tide_cup", Assert.Single(session.Looked));
+        Assert.Equal("image/not-a-multiple", Assert.Single(session.Report.Findings).Code.Value);
+        Assert.Empty(session.With([Write("notes.txt", [1])]).Looked);
+    }
+
+    [Fact]
+    public void What_another_group_refers_to_is_seen_when_it_goes()
+    {
+        var session = Open(APack.Of()
+            .WithSurface("saltbrook_foam", Picture.Of(64, 64))
+            .WithSurface("saltbrook_tide", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "grain": "saltbrook_foam" }"""));
+        Assert.Empty(session.Report.Findings);
+        session = session.With([new TreeEdit.Delete(PackPath.Parse("art/surfaces/saltbrook_foam.png"))]);
+        Assert.Contains(session.Report.Findings, f => f.Code.Value == "entry/dangling" && f.Path == "art/surfaces/saltbrook_tide.surface.json");
+    }
+
+    [Fact]
+    public void Another_author_is_seen_everywhere()
+    {
+        var session = Open(APack.Of().WithWare("tide_cup"));
+        session = session.With([Write("firing.json", System.Text.Encoding.UTF8.GetBytes(APack.Manifest.Replace("saltbrook.test", "other.test", StringComparison.Ordinal)))]);
+        Assert.Equal("name/prefix", Assert.Single(session.Report.Findings).Code.Value);
+    }
+}
