@@ -79,9 +79,12 @@ public abstract class Check
     };
 }
 
+/// <summary>A check that looks at single rules, drops or files; the engine leads it over every group.</summary>
+internal interface ILooksAtGroups;
+
 /// <summary>A check of one file against one kind of rule.</summary>
 /// <typeparam name="TRule">The rule.</typeparam>
-public abstract class RuleCheck<TRule> : Check
+public abstract class RuleCheck<TRule> : Check, ILooksAtGroups
     where TRule : Rule
 {
     /// <inheritdoc/>

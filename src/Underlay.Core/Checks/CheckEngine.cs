@@ -25,12 +25,14 @@ public sealed class CheckEngine
 
     private readonly Check[] local;
     private readonly Check[] wide;
+    private readonly Check[] wideInGroups;
 
     /// <summary>An engine with these checks.</summary>
     public CheckEngine(IReadOnlyList<Check> checks)
     {
         local = [.. checks.Where(c => c.Scope != CheckScope.Pack)];
         wide = [.. checks.Where(c => c.Scope == CheckScope.Pack)];
+        wideInGroups = [.. wide.Where(c => c is ILooksAtGroups)];
     }
 
     /// <summary>An engine with every check.</summary>
@@ -57,7 +59,7 @@ public sealed class CheckEngine
             var findings = looked.TryGetValue(group.Key, out var anew) ? anew : before.Groups[group.Key].Findings;
             memory[group.Key] = (group, findings);
             found.AddRange(findings);
-            found.AddRange(Inspect(overlay, group, wide));
+            found.AddRange(Inspect(overlay, group, wideInGroups));
         }
 
         foreach (var check in wide) found.AddRange(check.Inspect(overlay));

@@ -1,9 +1,15 @@
+using System.Collections.Concurrent;
+using Underlay.Core.Packs;
+
 namespace Underlay.Core.Hosts;
 
 /// <summary>What a path has at the placeholders of a pattern. Equal when all names and values are.</summary>
 public sealed class Bindings : IEquatable<Bindings>
 {
     private readonly (string Name, string Value)[] values;
+
+    // Patterns are filled in with the same bindings at every check of a pack.
+    private readonly ConcurrentDictionary<PathPattern, PackPath?> filled = new(concurrencyLevel: 1, capacity: 4);
 
     private Bindings((string Name, string Value)[] values)
     {
@@ -31,6 +37,10 @@ public sealed class Bindings : IEquatable<Bindings>
 
     /// <summary>These bindings with one value replaced.</summary>
     public Bindings With(string name, string value) => Of(values.Where(v => v.Name != name).Append((name, value)));
+
+    /// <summary>The path of a pattern with these bindings, made once.</summary>
+    internal PackPath? Recall(PathPattern pattern, Func<Bindings, PackPath?> fill) =>
+        filled.TryGetValue(pattern, out var path) ? path : filled[pattern] = fill(this);
 
     /// <inheritdoc/>
     public bool Equals(Bindings? other) => other is not null && Key == other.Key;

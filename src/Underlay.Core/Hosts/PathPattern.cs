@@ -10,9 +10,11 @@ namespace Underlay.Core.Hosts;
 public sealed class PathPattern
 {
     private readonly Segment[] segments;
+    private readonly Func<Bindings, PackPath?> fill;
 
     private PathPattern(string text, Segment[] segments)
     {
+        fill = FillAnew;
         Text = text;
         this.segments = segments;
         LiteralCharacters = segments.Sum(s => s.Before.Length + s.After.Length);
@@ -79,7 +81,9 @@ public sealed class PathPattern
     }
 
     /// <summary>The path that has the bindings at the placeholders, or null when one is missing or does not fit.</summary>
-    public PackPath? Fill(Bindings bindings)
+    public PackPath? Fill(Bindings bindings) => bindings.Recall(this, fill);
+
+    private PackPath? FillAnew(Bindings bindings)
     {
         var parts = new string[segments.Length];
         for (var i = 0; i < segments.Length; i++)

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
@@ -15,8 +16,9 @@ public enum PlaceContent
 }
 
 /// <summary>A rule of the profile: a path pattern and what a file there must be and bring along.</summary>
-public sealed record Place
+public sealed class Place
 {
+    private readonly ConcurrentDictionary<Edition, Rule[]> rulesByEdition = new();
     private PixelNeed? pixelNeed;
 
     /// <summary>The place's name in the profile.</summary>
@@ -69,9 +71,13 @@ public sealed record Place
         .DefaultIfEmpty(PixelNeed.None)
         .Max();
 
-    /// <summary>All rules of a type that hold in an edition, those chosen by another file left aside.</summary>
+    /// <summary>All rules that hold in an edition, those chosen by another file left aside.</summary>
+    public IReadOnlyList<Rule> RulesIn(Edition edition) =>
+        rulesByEdition.TryGetValue(edition, out var known) ? known : rulesByEdition[edition] = [.. Rules.Where(r => r.Editions.Holds(edition))];
+
+    /// <summary>The rules of one type that hold in an edition.</summary>
     public IEnumerable<T> RulesOf<T>(Edition edition)
-        where T : Rule => Rules.OfType<T>().Where(r => r.Editions.Holds(edition));
+        where T : Rule => RulesIn(edition).OfType<T>();
 
     /// <inheritdoc/>
     public override string ToString() => Key;

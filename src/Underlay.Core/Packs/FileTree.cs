@@ -103,6 +103,8 @@ public sealed class FileTree
     {
         var files = new Dictionary<PackPath, TreeFile>(byPath);
         foreach (var edit in edits) edit.ApplyTo(files);
-        return Of(files.Values, Refused);
+        // With the same paths, order and uniqueness are as they were.
+        var samePaths = files.Count == Files.Count && Files.All(f => files.ContainsKey(f.Path));
+        return samePaths ? new FileTree([.. Files.Select(f => files[f.Path])], Refused) : Of(files.Values, Refused);
     }
 }

@@ -42,15 +42,16 @@ public static class NearMissFinder
     public static (IReadOnlyList<NearMissCandidate> Candidates, IReadOnlyList<PackPath> Missing) OfAddition(Overlay overlay, Placement placement)
     {
         if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern || overlay.Base.Find(placement.Path) is not null) return ([], []);
+        var name = placement.Bindings.Find(hole)!;
+        var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix && name.StartsWith(prefix, StringComparison.Ordinal) && name.AsSpan(prefix.Length).StartsWith("_");
+        if (carriesPrefix || name.Length < ShortestName) return ([], []);
         var missing = placement.Place.RulesOf<RequiresRule>(overlay.Pack.Edition)
             .Where(r => !r.AtWanted)
             .Select(r => overlay.Targets(r.Places, placement.Bindings))
             .Where(targets => targets.Count > 0 && targets.All(t => overlay.Shown(t) is null && !overlay.PackHas(t)))
             .SelectMany(targets => targets)
             .ToList();
-        var name = placement.Bindings.Find(hole)!;
-        var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix && name.StartsWith(prefix + "_", StringComparison.Ordinal);
-        if (missing.Count == 0 || carriesPrefix || name.Length < ShortestName) return ([], []);
+        if (missing.Count == 0) return ([], []);
         var candidates = overlay.Base.In(placement.Place)
             .Where(f => !overlay.PackHas(f.Path) && Slips.AreOneApart(f.Bindings.Find(hole)!, name))
             .Select(f => new NearMissCandidate(f.Path, "one letter", FitsContent: true))

@@ -83,7 +83,7 @@ public sealed class Overlay
     /// <summary>The rules that hold for a file in this edition, choices by other files' fields made.</summary>
     public IEnumerable<ActiveRule> RulesFor(Placement placement)
     {
-        foreach (var rule in placement.Place.RulesOf<Rule>(Pack.Edition))
+        foreach (var rule in placement.Place.RulesIn(Pack.Edition))
         {
             if (rule is not VariesWithRule varies)
             {
@@ -118,22 +118,34 @@ public sealed class Overlay
         var found = new List<Drop>();
         foreach (var placement in Pack.Placements)
         {
-            if (drops.ContainsKey(placement.Path)) continue;
-            var broken = placement.Place.RulesOf<Rule>(Pack.Edition).FirstOrDefault(r => r.Else.Kind == ConsequenceKind.Drop && Breaks(placement, r));
-            if (broken is not null) found.Add(new Drop(placement, broken.Else.Code, broken));
+            if (!drops.ContainsKey(placement.Path) && FindBrokenDropRule(placement) is { } broken) found.Add(new Drop(placement, broken.Else.Code, broken));
         }
 
         foreach (var drop in found) drops[drop.Placement.Path] = drop;
         return found.Count > 0;
     }
 
+    private Rule? FindBrokenDropRule(Placement placement)
+    {
+        foreach (var rule in placement.Place.RulesIn(Pack.Edition))
+            if (rule.Else.Kind == ConsequenceKind.Drop && Breaks(placement, rule)) return rule;
+        return null;
+    }
+
     private bool Breaks(Placement placement, Rule rule) => rule switch
     {
         NamesAgreeRule names => placement.Field(names.Field) is { } id && LastWord(id) != placement.Bindings.Find(names.Placeholder),
         RefersToRule refers => !Resolves(refers, placement),
-        RequiresRule requires => Targets(requires.Places, placement.Bindings).All(t => Shown(t) is null),
+        RequiresRule requires => !AnyShown(requires.Places, placement.Bindings),
         _ => false,
     };
+
+    private bool AnyShown(IReadOnlyList<string> places, Bindings bindings)
+    {
+        foreach (var key in places)
+            if (Profile.Place(key).Pattern?.Fill(bindings) is { } path && Shown(path) is not null) return true;
+        return false;
+    }
 
     private static string LastWord(string id) => id[(id.LastIndexOf('.') + 1)..];
 

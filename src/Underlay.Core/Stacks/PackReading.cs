@@ -62,18 +62,19 @@ public sealed class PackReading
             .Select(p => (Place: p, Path: manifest.FindPath(p.ManifestField!)))
             .Where(p => p.Path is not null)
             .ToDictionary(p => p.Path!.Value, p => p.Place);
+        var last = before?.Placements.ToDictionary(p => p.Path) ?? [];
         var files = new List<(TreeFile File, Place? Place)>();
         var bindings = new Dictionary<PackPath, Bindings>();
         foreach (var file in tree.Files)
         {
             if (ReservedFolder.Holds(file.Path)) continue;
-            var found = profile.Locate(file.Path, edition);
+            var found = last.TryGetValue(file.Path, out var was) && was.Place.Pattern is not null ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
             var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
             if (place is not null) bindings[file.Path] = found?.Bindings ?? Bindings.None;
             files.Add((file, place));
         }
 
-        var known = before is null ? [] : KnownFacts(files, before);
+        var known = before is null ? [] : KnownFacts(files, before, last);
         var facts = new Dictionary<PackPath, FileFacts>(FactsReader.ReadAll([.. files.Where(f => !known.ContainsKey(f.File.Path))], progress, cancel));
         foreach (var (path, kept) in known) facts[path] = kept;
         var placements = files
@@ -83,12 +84,11 @@ public sealed class PackReading
         return new PackReading(profile, edition, tree, manifest, facts, placements);
     }
 
-    private static Dictionary<PackPath, FileFacts> KnownFacts(List<(TreeFile File, Place? Place)> files, PackReading before)
+    private static Dictionary<PackPath, FileFacts> KnownFacts(List<(TreeFile File, Place? Place)> files, PackReading before, Dictionary<PackPath, Placement> last)
     {
-        var places = before.Placements.ToDictionary(p => p.Path, p => p.Place);
         // The same content object is the same bytes: trees hand it on through edits.
         return files
-            .Where(f => before.Tree.Find(f.File.Path) is { } was && ReferenceEquals(was.Content, f.File.Content) && places.GetValueOrDefault(f.File.Path) == f.Place)
+            .Where(f => before.Tree.Find(f.File.Path) is { } was && ReferenceEquals(was.Content, f.File.Content) && ReferenceEquals(last.GetValueOrDefault(f.File.Path)?.Place, f.Place))
             .ToDictionary(f => f.File.Path, f => before.Facts[f.File.Path]);
     }
 }
