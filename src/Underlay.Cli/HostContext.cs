@@ -1,4 +1,3 @@
-using System.Globalization;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
@@ -48,22 +47,11 @@ internal sealed class HostContext
         if (baseFolder is not null) return baseFolder;
         var demo = DemoCatalogue.FindBase(Profile.Key, edition.Key)
             ?? throw new UserErrorException($"There are no base files of {edition.Title} here; name their folder with --base.");
-        var folder = Path.Combine(installation.Cache, string.Create(CultureInfo.InvariantCulture, $"demo-{DemoCatalogue.Version}"), demo.Folder);
-        if (Directory.Exists(folder)) return folder;
-        Console.Error.WriteLine($"Making the base files of {edition.Title}, once …");
-        var unfinished = $"{folder}.{Environment.ProcessId}";
-        FolderWriter.WriteAll(unfinished, demo.Make());
-        try
+        return new BaseFolders(installation.Cache, DemoCatalogue.Version).Get(demo.Folder, () =>
         {
-            Directory.Move(unfinished, folder);
-        }
-        catch (IOException) when (Directory.Exists(folder))
-        {
-            // Another run made them meanwhile; they are the same.
-            Directory.Delete(unfinished, recursive: true);
-        }
-
-        return folder;
+            Console.Error.WriteLine($"Making the base files of {edition.Title}, once …");
+            return demo.Make();
+        });
     }
 
     public PackSource OpenPack(string path)

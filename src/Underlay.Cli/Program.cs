@@ -1,3 +1,4 @@
+using Underlay.Files;
 using System.CommandLine;
 using Underlay.Cli;
 using Underlay.Cli.Commands;

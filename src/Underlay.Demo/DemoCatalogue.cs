@@ -8,6 +8,13 @@ namespace Underlay.Demo;
 /// <param name="Make">Draws and writes the files, the same bytes each time.</param>
 public sealed record DemoFolder(string Folder, Func<FileTree> Make);
 
+/// <summary>A demo pack as the application shows it.</summary>
+/// <param name="Name">The folder's name.</param>
+/// <param name="Host">The host's key.</param>
+/// <param name="About">A line on what to try.</param>
+/// <param name="Make">Draws and writes the files.</param>
+public sealed record DemoPack(string Name, string Host, string About, Func<FileTree> Make);
+
 /// <summary>All that the demo holds: base files of the invented hosts, packs, and what puts the packs right.</summary>
 public static class DemoCatalogue
 {
@@ -22,6 +29,13 @@ public static class DemoCatalogue
         new("packs/tidepool", TidepoolPack.Make),
         new("trays/tidepool", TidepoolTray.Make),
         new("mended/tidepool", TidepoolPack.MakeMended),
+    ];
+
+    /// <summary>The packs that a first start shows.</summary>
+    public static IReadOnlyList<DemoPack> Packs { get; } =
+    [
+        new("tidepool", "kilnmoor", "Sea glazes with some fifteen mistakes in them: open Prove and mend them one by one.", TidepoolPack.Make),
+        new("moorpaths", "kilnmoor", "A few new grounds, the smallest whole pack: build it in Release and try it in Prove.", MoorpathsPack.Make),
     ];
 
     /// <summary>The base files of an edition, or null when the demo has none.</summary>

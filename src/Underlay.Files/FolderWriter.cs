@@ -16,6 +16,9 @@ public static class FolderWriter
                 case TreeEdit.Write write:
                     WriteFile(Where(folder, write.Path), write.Bytes.Span);
                     break;
+                case TreeEdit.Put put:
+                    WriteFile(Where(folder, put.File.Path), put.File.ReadAll());
+                    break;
                 case TreeEdit.Move move:
                     var target = Where(folder, move.To);
                     Directory.CreateDirectory(Path.GetDirectoryName(target)!);

@@ -1,3 +1,4 @@
+using Underlay.Files;
 using System.CommandLine;
 using System.Globalization;
 using Underlay.Core.Packaging;

@@ -47,6 +47,7 @@ internal static class FixCommand
     private static string Describe(TreeEdit edit) => edit switch
     {
         TreeEdit.Write write => $"write {write.Path}",
+        TreeEdit.Put put => $"write {put.File.Path}",
         TreeEdit.Move move => $"move {move.From} to {move.To}",
         TreeEdit.Delete delete => $"delete {delete.Path}",
         _ => edit.ToString()!,

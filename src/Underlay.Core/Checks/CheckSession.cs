@@ -55,7 +55,12 @@ public sealed class CheckSession
     /// <summary>The session after a change.</summary>
     /// <exception cref="InvalidOperationException">An edit does not apply.</exception>
     public CheckSession With(IEnumerable<TreeEdit> edits, CancellationToken cancel = default) =>
-        Make(profile, edition, baseOf, Tree.With(edits), this, null, cancel);
+        MovedTo(Tree.With(edits), cancel);
+
+    /// <summary>The session after a change that is known by its outcome.</summary>
+    /// <param name="tree">The tree after it; files that are the same hold the same content object.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public CheckSession MovedTo(FileTree tree, CancellationToken cancel = default) => Make(profile, edition, baseOf, tree, this, null, cancel);
 
     private static CheckSession Make(
         HostProfile profile,

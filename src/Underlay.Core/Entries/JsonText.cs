@@ -66,6 +66,25 @@ public sealed class JsonText
     /// <summary>The text at a pointer, or null where there is none or something else.</summary>
     public string? FindString(string pointer) => Find(pointer) is { ValueKind: JsonValueKind.String } found ? found.GetString() : null;
 
+    /// <summary>The text with another string at a top-level field; all else stays as the author wrote it.</summary>
+    /// <param name="pointer">Pointer to a field of the root that holds a string.</param>
+    /// <param name="value">The new string.</param>
+    /// <exception cref="InvalidOperationException">There is no such string.</exception>
+    public byte[] WithString(string pointer, string value)
+    {
+        var name = pointer[1..].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        while (reader.Read())
+        {
+            if (reader.TokenType != JsonTokenType.PropertyName || reader.CurrentDepth != 1 || !reader.ValueTextEquals(name)) continue;
+            if (!reader.Read() || reader.TokenType != JsonTokenType.String) break;
+            var (start, end) = ((int)reader.TokenStartIndex, (int)reader.BytesConsumed);
+            return [.. utf8.AsSpan(0, start), .. JsonSerializer.SerializeToUtf8Bytes(value), .. utf8.AsSpan(end)];
+        }
+
+        throw new InvalidOperationException($"There is no string at {pointer}.");
+    }
+
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>
     public TextPosition Locate(string pointer)
     {

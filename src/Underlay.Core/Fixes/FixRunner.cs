@@ -37,7 +37,7 @@ public static class FixRunner
             foreach (var finding in report.Findings)
             {
                 if (finding.Waiver is not null || finding.Fix is not { } fix || !IsWanted(finding, fix, only)) continue;
-                var edits = KeepOriginals(tree, fix.Edit(tree, context));
+                var edits = EditsOf(tree, finding, context);
                 if (edits.Count == 0) continue;
                 tree = tree.With(edits);
                 applied.Add(new AppliedFix(finding, edits));
@@ -49,6 +49,10 @@ public static class FixRunner
 
         return (tree, applied, report);
     }
+
+    /// <summary>What a finding's fix changes, originals kept; nothing when it has no fix or the fix no longer applies.</summary>
+    public static IReadOnlyList<TreeEdit> EditsOf(FileTree tree, Finding finding, FixContext context) =>
+        finding.Fix is { } fix ? KeepOriginals(tree, fix.Edit(tree, context)) : [];
 
     private static bool IsWanted(Finding finding, Fix fix, IReadOnlyCollection<string> only) =>
         only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true } : only.Contains(finding.Code.Value);

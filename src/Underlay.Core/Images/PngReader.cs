@@ -5,6 +5,9 @@ namespace Underlay.Core.Images;
 /// <summary>Reads PNG files as the hosts do: facts in one pass, pixels on request.</summary>
 public static class PngReader
 {
+    /// <summary>The most pixels on a side; larger headers are refused before a pixel is decoded.</summary>
+    public const int MaxSide = PngChunks.MaxSide;
+
     /// <summary>True when the bytes begin as a PNG does.</summary>
     public static bool IsPng(ReadOnlySpan<byte> bytes) => PngChunks.Begins(bytes);
 

@@ -35,6 +35,9 @@ public sealed class ZipReader
         this.limits = limits;
     }
 
+    /// <summary>True when bytes begin as an archive's local header does.</summary>
+    public static bool IsZip(ReadOnlySpan<byte> bytes) => bytes.StartsWith("PK\u0003\u0004"u8);
+
     /// <summary>Reads an archive held in memory.</summary>
     /// <param name="archive">Its bytes; kept as long as the tree is.</param>
     /// <param name="limits">How much it may hold.</param>

@@ -9,6 +9,9 @@ public static class ReservedFolder
     /// <summary>The author's waivers.</summary>
     public static PackPath Waivers { get; } = PackPath.Parse(".underlay/waivers.json");
 
+    /// <summary>The folder of files that were dropped in and are not yet placed.</summary>
+    public const string Tray = ".underlay/tray";
+
     /// <summary>True for paths in the folder.</summary>
     public static bool Holds(PackPath path) => path.IsBelow(Name);
 

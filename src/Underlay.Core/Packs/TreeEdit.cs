@@ -16,6 +16,12 @@ public abstract record TreeEdit
             files[Path] = new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes));
     }
 
+    /// <summary>Puts a file, new or in the place of the one there, whose bytes are read when they are asked for.</summary>
+    public sealed record Put(TreeFile File) : TreeEdit
+    {
+        internal override void ApplyTo(Dictionary<PackPath, TreeFile> files) => files[File.Path] = File;
+    }
+
     /// <summary>Moves a file to a path that is free.</summary>
     public sealed record Move(PackPath From, PackPath To) : TreeEdit
     {

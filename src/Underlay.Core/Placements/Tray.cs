@@ -20,7 +20,7 @@ public sealed record Tray(FileTree Files, IReadOnlyList<RefusedArchive> Refused)
         var refused = new List<RefusedArchive>();
         foreach (var file in drop.Files)
         {
-            if (!file.ReadStart(4).AsSpan().SequenceEqual("PK\u0003\u0004"u8))
+            if (!ZipReader.IsZip(file.ReadStart(4)))
             {
                 files.Add(file);
                 continue;

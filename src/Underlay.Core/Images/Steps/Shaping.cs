@@ -21,9 +21,9 @@ public static class Shaping
         var picture = new RgbaPicture(size, rgba);
         foreach (var step in steps)
         {
+            var next = step.SizeAfter(picture.Size);
+            if (next.Width > PngReader.MaxSide || next.Height > PngReader.MaxSide) return (null, $"{step.Title} makes it {next}; a side has at most {PngReader.MaxSide} pixels");
             picture = step.Run(picture);
-            if (picture.Size.Width > PngChunks.MaxSide || picture.Size.Height > PngChunks.MaxSide)
-                return (null, $"{step.Title} makes it {picture.Size}; a side has at most {PngChunks.MaxSide} pixels");
         }
 
         return (PngWriter.Write(picture), null);
@@ -37,10 +37,30 @@ public static class Shaping
     {
         if (tree.Find(path) is not { } file) return new ShapingResult([], "there is no such picture");
         var current = file.ReadAll();
-        if (StepsFile.Read(tree, path) is { } known && known.Result == ContentHash.Of(current) && FindSource(tree, path, known.Source) is { } source)
-            return Shape(tree, path, source, [.. known.Steps, .. steps]);
+        if (FindSteps(tree, path) is { } known) return Shape(tree, path, known.Source, [.. known.Steps, .. steps]);
         return Shape(tree, path, current, steps);
     }
+
+    /// <summary>Gives a picture other steps in place of those that it has. Without any, the source itself goes into the pack.</summary>
+    /// <param name="tree">The pack.</param>
+    /// <param name="path">The picture.</param>
+    /// <param name="steps">All of its steps, in order.</param>
+    public static ShapingResult Set(FileTree tree, PackPath path, IReadOnlyList<Step> steps)
+    {
+        if (FindSteps(tree, path) is not { } known) return steps.Count == 0 ? new ShapingResult([], null) : Add(tree, path, steps);
+        return steps.Count > 0
+            ? Shape(tree, path, known.Source, steps)
+            : new ShapingResult([new TreeEdit.Write(path, known.Source), new TreeEdit.Delete(ReservedFolder.SourceOf(path)), new TreeEdit.Delete(StepsFile.PathOf(path))], null);
+    }
+
+    /// <summary>The source and the steps of a picture; null when it has none, or was replaced by hand since.</summary>
+    public static (byte[] Source, IReadOnlyList<Step> Steps)? FindSteps(FileTree tree, PackPath path) =>
+        StepsFile.Read(tree, path) is { } known
+        && tree.Find(path) is { } file
+        && known.Result == ContentHash.Of(file.ReadAll())
+        && FindSource(tree, path, known.Source) is { } source
+            ? (source, known.Steps)
+            : null;
 
     /// <summary>Runs the steps of a picture again on a new source.</summary>
     /// <param name="tree">The pack.</param>

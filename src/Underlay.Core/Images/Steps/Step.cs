@@ -8,6 +8,9 @@ public abstract record Step
 
     /// <summary>The picture after the step. The picture before it is not changed.</summary>
     public abstract RgbaPicture Run(RgbaPicture picture);
+
+    /// <summary>The size of a picture after the step, known before a pixel is made.</summary>
+    public abstract PixelSize SizeAfter(PixelSize before);
 }
 
 /// <summary>How a picture of another shape is fitted.</summary>
@@ -36,10 +39,20 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
     public override RgbaPicture Run(RgbaPicture picture)
     {
         if (Mode == FitMode.Stretch) return Resample(picture, Size);
-        double wide = (double)Size.Width / picture.Size.Width, high = (double)Size.Height / picture.Size.Height;
-        var scale = Mode == FitMode.Inside ? Math.Min(wide, high) : Math.Max(wide, high);
-        var scaled = Resample(picture, new PixelSize(Side(picture.Size.Width, scale), Side(picture.Size.Height, scale)));
-        return Centre(scaled, Size);
+        // What hangs over is cut before scaling: scaled first, a narrow picture would become a huge one.
+        if (Mode == FitMode.Fill) return Resample(Centre(picture, Shown(picture.Size)), Size);
+        var scale = Math.Min((double)Size.Width / picture.Size.Width, (double)Size.Height / picture.Size.Height);
+        return Centre(Resample(picture, new PixelSize(Side(picture.Size.Width, scale), Side(picture.Size.Height, scale))), Size);
+    }
+
+    /// <inheritdoc/>
+    public override PixelSize SizeAfter(PixelSize before) => Size;
+
+    /// <summary>The largest part of a picture that has the shape of the result.</summary>
+    private PixelSize Shown(PixelSize whole)
+    {
+        var scale = Math.Min((double)whole.Width / Size.Width, (double)whole.Height / Size.Height);
+        return new PixelSize(Math.Min(whole.Width, Side(Size.Width, scale)), Math.Min(whole.Height, Side(Size.Height, scale)));
     }
 
     private static int Side(int side, double scale) => Math.Max(1, (int)Math.Round(side * scale));
@@ -68,6 +81,9 @@ public sealed record ClearBorder : Step
     public override string Title => "Clear the outer ring";
 
     /// <inheritdoc/>
+    public override PixelSize SizeAfter(PixelSize before) => before;
+
+    /// <inheritdoc/>
     public override RgbaPicture Run(RgbaPicture picture)
     {
         var result = new RgbaPicture(picture.Size, (byte[])picture.Rgba.Clone());
@@ -85,6 +101,9 @@ public sealed record Enlarge(int Factor) : Step
 {
     /// <inheritdoc/>
     public override string Title => $"Enlarge by {Factor}";
+
+    /// <inheritdoc/>
+    public override PixelSize SizeAfter(PixelSize before) => new(before.Width * Factor, before.Height * Factor);
 
     /// <inheritdoc/>
     public override RgbaPicture Run(RgbaPicture picture) =>

@@ -35,6 +35,12 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         return new StepsFile(source, steps, result);
     }
 
+    /// <summary>The word for a mode in files.</summary>
+    public static string WordOf(FitMode mode) => Modes.First(m => m.Mode == mode).Word;
+
+    /// <summary>The mode for a word in files, or null.</summary>
+    public static FitMode? ModeOf(string? word) => Array.FindIndex(Modes, m => m.Word == word) is >= 0 and var index ? Modes[index].Mode : null;
+
     /// <summary>The file that keeps the steps of a picture.</summary>
     public TreeEdit.Write WriteFor(PackPath picture)
     {
@@ -53,9 +59,8 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         {
             case "fit":
                 var size = new PixelSize(Side(text, $"{at}/width"), Side(text, $"{at}/height"));
-                var mode = Array.FindIndex(Modes, m => m.Word == text.FindString($"{at}/mode"));
-                return size is { Width: > 0, Height: > 0 } && mode >= 0
-                    ? new FitToSize(size, Modes[mode].Mode, text.Find($"{at}/exact") is { ValueKind: JsonValueKind.True })
+                return size is { Width: > 0, Height: > 0 } && ModeOf(text.FindString($"{at}/mode")) is { } mode
+                    ? new FitToSize(size, mode, text.Find($"{at}/exact") is { ValueKind: JsonValueKind.True })
                     : null;
             case "clear-border":
                 return new ClearBorder();
@@ -73,7 +78,7 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
             ["do"] = "fit",
             ["width"] = fit.Size.Width,
             ["height"] = fit.Size.Height,
-            ["mode"] = Modes.First(m => m.Mode == fit.Mode).Word,
+            ["mode"] = WordOf(fit.Mode),
             ["exact"] = fit.Exact,
         },
         ClearBorder => new JsonObject { ["do"] = "clear-border" },
@@ -83,5 +88,5 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 
     /// <summary>A whole number from 1 to the largest side, else 0.</summary>
     private static int Side(JsonText text, string pointer) =>
-        text.Find(pointer) is { ValueKind: JsonValueKind.Number } value && value.TryGetInt32(out var side) && side is > 0 and <= PngChunks.MaxSide ? side : 0;
+        text.Find(pointer) is { ValueKind: JsonValueKind.Number } value && value.TryGetInt32(out var side) && side is > 0 and <= PngReader.MaxSide ? side : 0;
 }

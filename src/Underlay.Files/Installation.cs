@@ -1,10 +1,10 @@
-namespace Underlay.Cli;
+namespace Underlay.Files;
 
 /// <summary>Where the pieces of an installation lie. Each place can be named by an environment variable.</summary>
 /// <param name="Hosts">Host profiles.</param>
 /// <param name="StandIns">Built stand-ins.</param>
 /// <param name="Cache">What may be made anew at any time.</param>
-internal sealed record Installation(string Hosts, string StandIns, string Cache)
+public sealed record Installation(string Hosts, string StandIns, string Cache)
 {
     /// <summary>The installation that this program belongs to: the folder above that has <c>hosts/</c>.</summary>
     public static Installation Find()

@@ -1,0 +1,19 @@
+using Npgsql;
+using Underlay.Core.Packs;
+
+namespace Underlay.Data.Blobs;
+
+/// <summary>A file's bytes, read from the database when they are asked for.</summary>
+/// <param name="source">The database.</param>
+/// <param name="hash">The blob.</param>
+public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash) : FileContent
+{
+    /// <summary>The blob.</summary>
+    public ContentHash Hash => hash;
+
+    /// <inheritdoc/>
+    public override void Read(Span<byte> to) => BlobStore.Read(source, hash, to);
+
+    /// <summary>A file of a tree.</summary>
+    public static TreeFile File(NpgsqlDataSource source, PackPath path, ContentHash hash, long length) => new(path, length, new BlobContent(source, hash));
+}

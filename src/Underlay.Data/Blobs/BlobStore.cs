@@ -1,0 +1,70 @@
+using Npgsql;
+using NpgsqlTypes;
+using Underlay.Core.Packs;
+
+namespace Underlay.Data.Blobs;
+
+/// <summary>Bytes that are to be kept.</summary>
+/// <param name="Hash">Their SHA-256.</param>
+/// <param name="Bytes">The bytes.</param>
+public sealed record NewBlob(ContentHash Hash, ReadOnlyMemory<byte> Bytes)
+{
+    /// <summary>Hashes the bytes.</summary>
+    public static NewBlob Of(ReadOnlyMemory<byte> bytes) => new(ContentHash.Of(bytes.Span), bytes);
+}
+
+/// <summary>Reads and writes blobs.</summary>
+public static class BlobStore
+{
+    /// <summary>Keeps blobs within the connection's transaction; those that are there already cost nothing.</summary>
+    public static async Task WriteAsync(NpgsqlConnection connection, IEnumerable<NewBlob> blobs, CancellationToken cancel)
+    {
+        // In one order, so that two writers of the same blobs wait for each other instead of locking each other out.
+        var wanted = blobs.DistinctBy(b => b.Hash).OrderBy(b => b.Hash.Hex, StringComparer.Ordinal).ToList();
+        if (wanted.Count == 0) return;
+        var added = new HashSet<string>(StringComparer.Ordinal);
+        await using (var insert = new NpgsqlCommand("INSERT INTO blobs (hash, length) SELECT * FROM unnest(@hashes, @lengths) ON CONFLICT DO NOTHING RETURNING hash", connection))
+        {
+            insert.Parameters.AddWithValue("hashes", wanted.Select(b => b.Hash.Hex).ToArray());
+            insert.Parameters.AddWithValue("lengths", wanted.Select(b => (long)b.Bytes.Length).ToArray());
+            await using var reader = await insert.ExecuteReaderAsync(cancel).ConfigureAwait(false);
+            while (await reader.ReadAsync(cancel).ConfigureAwait(false)) added.Add(reader.GetString(0));
+        }
+
+        if (added.Count == 0) return;
+        await using var copy = await connection.BeginBinaryImportAsync("COPY blob_chunks (hash, number, bytes) FROM STDIN (FORMAT BINARY)", cancel).ConfigureAwait(false);
+        foreach (var blob in wanted.Where(b => added.Contains(b.Hash.Hex)))
+        {
+            for (int at = 0, number = 0; at < blob.Bytes.Length; at += BlobChunk.Size, number++)
+            {
+                await copy.StartRowAsync(cancel).ConfigureAwait(false);
+                await copy.WriteAsync(blob.Hash.Hex, NpgsqlDbType.Text, cancel).ConfigureAwait(false);
+                await copy.WriteAsync(number, NpgsqlDbType.Integer, cancel).ConfigureAwait(false);
+                await copy.WriteAsync(blob.Bytes.Slice(at, Math.Min(BlobChunk.Size, blob.Bytes.Length - at)), NpgsqlDbType.Bytea, cancel).ConfigureAwait(false);
+            }
+        }
+
+        await copy.CompleteAsync(cancel).ConfigureAwait(false);
+    }
+
+    /// <summary>Fills a buffer with a blob's bytes from its start.</summary>
+    /// <exception cref="EndOfStreamException">The blob is shorter, or is not there.</exception>
+    public static void Read(NpgsqlDataSource source, ContentHash hash, Span<byte> to)
+    {
+        if (to.IsEmpty) return;
+        using var command = source.CreateCommand("SELECT bytes FROM blob_chunks WHERE hash = $1 AND number < $2 ORDER BY number");
+        command.Parameters.Add(new NpgsqlParameter<string> { TypedValue = hash.Hex });
+        command.Parameters.Add(new NpgsqlParameter<int> { TypedValue = (to.Length + BlobChunk.Size - 1) / BlobChunk.Size });
+        using var reader = command.ExecuteReader();
+        var at = 0;
+        while (reader.Read())
+        {
+            var bytes = reader.GetFieldValue<byte[]>(0).AsSpan();
+            var part = bytes[..Math.Min(bytes.Length, to.Length - at)];
+            part.CopyTo(to[at..]);
+            at += part.Length;
+        }
+
+        if (at < to.Length) throw new EndOfStreamException($"The blob {hash} has {at} bytes, {to.Length} were wanted.");
+    }
+}

@@ -1,0 +1,30 @@
+using Underlay.Core.Packs;
+
+namespace Underlay.Data.Operations;
+
+/// <summary>What came of an edit.</summary>
+public abstract record EditOutcome
+{
+    private EditOutcome()
+    {
+    }
+
+    /// <summary>It is in the log.</summary>
+    /// <param name="Revision">The pack's revision now; the same as before when there was nothing to change.</param>
+    public sealed record Applied(long Revision) : EditOutcome;
+
+    /// <summary>The pack has another revision than the caller knew. Nothing was changed.</summary>
+    public sealed record Stale(long Revision) : EditOutcome;
+
+    /// <summary>Files are not as the edit expects them. Nothing was changed.</summary>
+    public sealed record Conflict(IReadOnlyList<PackPath> Paths) : EditOutcome;
+
+    /// <summary>Two files would differ in case only. Nothing was changed.</summary>
+    public sealed record Collides(PackPath Path) : EditOutcome;
+
+    /// <summary>There is nothing to undo or to do again.</summary>
+    public sealed record Nothing : EditOutcome;
+
+    /// <summary>There is no such pack.</summary>
+    public sealed record NoPack : EditOutcome;
+}

@@ -1,0 +1,20 @@
+namespace Underlay.Data.Packs;
+
+/// <summary>One file of a pack as it is now.</summary>
+public sealed class PackFile
+{
+    /// <summary>The pack.</summary>
+    public Guid PackId { get; init; }
+
+    /// <summary>Where it lies: a sound pack path.</summary>
+    public required string Path { get; init; }
+
+    /// <summary>The path in lower case: two files may not differ in case only.</summary>
+    public required string FoldedPath { get; init; }
+
+    /// <summary>SHA-256 of its bytes.</summary>
+    public required string Hash { get; set; }
+
+    /// <summary>Bytes.</summary>
+    public long Length { get; set; }
+}

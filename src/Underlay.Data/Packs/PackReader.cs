@@ -1,0 +1,45 @@
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Underlay.Core.Packs;
+using Underlay.Data.Blobs;
+
+namespace Underlay.Data.Packs;
+
+/// <summary>Reads the trees of packs; bytes are read when they are asked for.</summary>
+public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<UnderlayDatabase> databases)
+{
+    /// <summary>The pack's files and its revision, or null when there is no such pack.</summary>
+    public async Task<(FileTree Tree, long Revision)?> OpenAsync(Guid packId, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        // Files and revision have to be of one moment.
+        await using var transaction = await database.Database.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead, cancel).ConfigureAwait(false);
+        var revision = await database.Packs.Where(p => p.Id == packId).Select(p => (long?)p.Revision).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        if (revision is not { } known) return null;
+        var files = await database.PackFiles.AsNoTracking().Where(f => f.PackId == packId).ToListAsync(cancel).ConfigureAwait(false);
+        return (FileTree.Of(files.Select(f => BlobContent.File(source, PackPath.Parse(f.Path), ContentHash.Parse(f.Hash), f.Length))), known);
+    }
+
+    /// <summary>The edits that lead from one revision to the newest, one for each path.</summary>
+    public async Task<(IReadOnlyList<TreeEdit> Edits, long Revision)> SinceAsync(Guid packId, FileTree tree, long revision, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        var rows = await (
+            from operation in database.Operations
+            where operation.PackId == packId && operation.Revision > revision
+            from row in operation.Rows
+            join blob in database.Blobs on row.HashAfter equals blob.Hash into blobs
+            from blob in blobs.DefaultIfEmpty()
+            orderby operation.Revision
+            select new { operation.Revision, row.Path, row.HashAfter, Length = blob == null ? 0 : blob.Length }).ToListAsync(cancel).ConfigureAwait(false);
+        var edits = new List<TreeEdit>();
+        foreach (var last in rows.GroupBy(r => r.Path, StringComparer.Ordinal).Select(g => g.Last()))
+        {
+            var path = PackPath.Parse(last.Path);
+            if (last.HashAfter is { } hash) edits.Add(new TreeEdit.Put(BlobContent.File(source, path, ContentHash.Parse(hash), last.Length)));
+            else if (tree.Find(path) is not null) edits.Add(new TreeEdit.Delete(path));
+        }
+
+        return (edits, rows.Count == 0 ? revision : rows[^1].Revision);
+    }
+}

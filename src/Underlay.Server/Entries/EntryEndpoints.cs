@@ -1,0 +1,148 @@
+using System.Text;
+using System.Text.Json;
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+using Underlay.Server.Files;
+using Underlay.Server.Hosting;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Entries;
+
+/// <summary>An entry of the pack, in the list of entries.</summary>
+internal sealed record EntryItem(string Path, string Kind, string KindTitle, string Title, string? Picture, bool IsAccepted);
+
+/// <summary>All entries of the pack.</summary>
+internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries);
+
+/// <summary>What a field may name.</summary>
+/// <param name="Value">What is written in the field.</param>
+/// <param name="Name">What people call it.</param>
+/// <param name="Picture">A path of the pack or the base that shows it, or null.</param>
+/// <param name="FromPack">Whether the picture, or the thing itself, is the pack's.</param>
+internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack);
+
+/// <summary>What the base's entries have in a field.</summary>
+internal sealed record Sibling(string Title, string Path, JsonElement Value);
+
+/// <summary>One entry: its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
+internal sealed record EntryView(long Revision, string Path, string Title, string? Hash, string Kind, string KindTitle, JsonElement Schema, string Text, IReadOnlyDictionary<string, IReadOnlyList<Choice>> Choices, IReadOnlyList<Sibling> Siblings);
+
+/// <summary>A text to be judged as if it stood in the pack.</summary>
+internal sealed record JudgeRequest(string Path, string Text);
+
+/// <summary>What the host would not accept in an entry.</summary>
+internal sealed record FaultView(string Pointer, string Says, int Line, int Column);
+
+/// <summary>What a text is worth.</summary>
+internal sealed record Judgement(bool IsReadable, IReadOnlyList<FaultView> Faults);
+
+internal static class EntryEndpoints
+{
+    public static void MapEntries(this IEndpointRouteBuilder app)
+    {
+        var pack = app.MapGroup("/api/packs/{id:guid}");
+        pack.MapGet("/entries", ListAsync).WithName("listEntries");
+        pack.MapGet("/entry", ViewAsync).WithName("viewEntry");
+        pack.MapPost("/entry/judgements", JudgeAsync).WithName("judgeEntry");
+    }
+
+    private static async Task<EntryList> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var entries = new List<EntryItem>();
+        var manifest = snapshot.Profile.Manifest;
+        if (snapshot.Tree.Find(manifest.Path) is not null)
+            entries.Add(new EntryItem(manifest.Path.Value, manifest.Kind.Key, manifest.Kind.Title, "Manifest", null, ManifestFacts.Read(snapshot.Profile, snapshot.Tree).IsSound));
+        if (snapshot.Overlay is { } overlay)
+        {
+            entries.AddRange(overlay.Pack.Placements
+                .Where(p => p.Place.Kind is not null)
+                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind!.Key, p.Place.Kind.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p)?.Value, p.Facts.Entry is { IsAccepted: true })));
+        }
+
+        return new EntryList(snapshot.Revision, entries);
+    }
+
+    private static async Task<EntryView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var at = FileEndpoints.Parse(path);
+        var (kind, place, title) = KindOf(snapshot, at);
+        var file = snapshot.Tree.Find(at);
+        var bytes = file?.ReadAll() ?? snapshot.Overlay?.Base.Read(at) ?? throw ProblemException.NoFile(path);
+        var siblings = place is not null && snapshot.Overlay is { } overlay
+            ? overlay.Base.In(place).Where(f => f.Facts.Entry is { IsAccepted: true } && f.Path != at)
+                .Select(f => new Sibling(LedgerEndpoints.TitleOf(place, f.Bindings), f.Path.Value, f.Facts.Entry!.Text.Root)).ToList()
+            : [];
+        return new EntryView(
+            snapshot.Revision,
+            path,
+            title,
+            file is null ? null : PackSnapshot.HashOf(file),
+            kind.Key,
+            kind.Title,
+            kind.Document,
+            Encoding.UTF8.GetString(bytes),
+            ChoicesOf(snapshot, place),
+            siblings);
+    }
+
+    private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var at = FileEndpoints.Parse(request.Path);
+        var (kind, place, _) = KindOf(snapshot, at);
+        var text = JsonText.Parse(Encoding.UTF8.GetBytes(request.Text));
+        if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At.Line, problem.At.Column)]);
+        var faults = kind.Judge(text).Select(f => (f.Pointer, f.Says)).Concat(Dangling(snapshot, place, text)).ToList();
+        return new Judgement(true, [.. faults.Select(f => new FaultView(f.Pointer, f.Says, text.Locate(f.Pointer).Line, text.Locate(f.Pointer).Column))]);
+    }
+
+    private static IEnumerable<(string Pointer, string Says)> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
+    {
+        var choices = ChoicesOf(snapshot, place);
+        foreach (var (pointer, known) in choices)
+            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value)) yield return (pointer, $"“{value}” does not exist");
+    }
+
+    private static (Kind Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
+    {
+        if (path == snapshot.Profile.Manifest.Path) return (snapshot.Profile.Manifest.Kind, null, "Manifest");
+        return snapshot.Profile.Locate(path, snapshot.Edition) is { Place: { Kind: { } kind } place, Bindings: var bindings }
+            ? (kind, place, LedgerEndpoints.TitleOf(place, bindings))
+            : throw ProblemException.NoFile(path.Value);
+    }
+
+    /// <summary>By pointer: what each field that refers to something may name.</summary>
+    private static Dictionary<string, IReadOnlyList<Choice>> ChoicesOf(PackSnapshot snapshot, Place? place)
+    {
+        if (place is null || snapshot.Overlay is not { } overlay) return [];
+        return place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
+            r => r.Field,
+            r => r.Codebook is { } book
+                ? (IReadOnlyList<Choice>)[.. overlay.Base.Codebooks[book].Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+                : NamesIn(overlay, overlay.Profile.Place(r.Place!), r.Placeholder),
+            StringComparer.Ordinal);
+    }
+
+    private static List<Choice> NamesIn(Overlay overlay, Place place, string placeholder)
+    {
+        var ofPack = overlay.Pack.Placements.Where(p => p.Place == place && overlay.FindDrop(p.Path) is null).Select(p => (p.Path, p.Bindings, FromPack: true));
+        var ofBase = overlay.Base.In(place).Select(f => (f.Path, f.Bindings, FromPack: false));
+        return
+        [
+            .. ofPack.Concat(ofBase).DistinctBy(n => n.Path).OrderBy(n => n.Path)
+                .Select(n => new Choice(n.Bindings.Find(placeholder)!, LedgerEndpoints.TitleOf(place, n.Bindings), place.Content == PlaceContent.Picture ? n.Path.Value : null, n.FromPack)),
+        ];
+    }
+
+    /// <summary>A picture of the same group, to show the entry by.</summary>
+    private static PackPath? PictureOf(Overlay overlay, Placement placement) =>
+        overlay.Profile.Groups.Of(placement.Place)
+            .Where(p => p.Content == PlaceContent.Picture)
+            .Select(p => p.Pattern?.Fill(placement.Bindings))
+            .FirstOrDefault(p => p is { } path && overlay.Pack.Tree.Find(path) is not null);
+}

@@ -1,0 +1,122 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Images;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+using Underlay.Server.Hosting;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Files;
+
+/// <summary>Files of the base to copy into the pack.</summary>
+internal sealed record BringRequest(IReadOnlyList<string> Paths);
+
+/// <summary>A file that was copied from the base; with what it came along, when it was not asked for.</summary>
+internal sealed record BroughtFile(string Path, string? With);
+
+/// <summary>What was copied from the base.</summary>
+internal sealed record BroughtFiles(long Revision, IReadOnlyList<BroughtFile> Brought);
+
+/// <summary>A file that is to get another path.</summary>
+internal sealed record MoveRequest(string From, string To);
+
+/// <summary>A file that was written.</summary>
+internal sealed record FileWritten(long Revision, string Path, string Hash);
+
+internal static class FileEndpoints
+{
+    public static void MapFiles(this IEndpointRouteBuilder app)
+    {
+        var pack = app.MapGroup("/api/packs/{id:guid}");
+        pack.MapGet("/file", ReadAsync).WithName("readFile");
+        pack.MapPut("/file", WriteAsync).WithName("writeFile").Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+        pack.MapDelete("/file", DeleteAsync).WithName("deleteFile");
+        pack.MapPost("/moves", MoveAsync).WithName("moveFile");
+        pack.MapPost("/bring", BringAsync).WithName("bringFiles");
+    }
+
+    /// <exception cref="ProblemException">It is no path.</exception>
+    public static PackPath Parse(string path) =>
+        PackPath.TryParse(path, out var sound, out var problem) ? sound : throw new ProblemException(400, "unsafe-path", $"“{path}” {problem.Says()}.") { Paths = [path] };
+
+    /// <summary>Bytes as a browser may show them: pictures as pictures, text as text, anything else only to be saved.</summary>
+    public static FileContentHttpResult Serve(byte[] bytes, string path, bool forGood, HttpResponse response)
+    {
+        response.Headers.CacheControl = forGood ? "private, max-age=31536000, immutable" : "no-cache";
+        if (PngReader.IsPng(bytes)) return TypedResults.File(bytes, "image/png");
+        if (path.EndsWith(".json", StringComparison.Ordinal)) return TypedResults.File(bytes, "text/plain; charset=utf-8");
+        return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);
+    }
+
+    private static async Task<FileContentHttpResult> ReadAsync(Guid id, string path, [FromQuery] string? hash, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var file = snapshot.Tree.Find(Parse(path)) ?? throw ProblemException.NoFile(path);
+        var now = PackSnapshot.HashOf(file);
+        response.Headers.ETag = $"\"{now}\"";
+        return Serve(file.ReadAll(), path, hash == now, response);
+    }
+
+    private static async Task<FileWritten> WriteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var target = Parse(path);
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, cancel).ConfigureAwait(false);
+        var bytes = body.ToArray();
+        var after = await desk.EditAsync(id, null, $"Write {path}", snapshot =>
+        {
+            Expect(request, snapshot, target);
+            return [new TreeEdit.Write(target, bytes)];
+        }, cancel).ConfigureAwait(false);
+        return new FileWritten(after.Revision, path, ContentHash.Of(bytes).Hex);
+    }
+
+    private static async Task<Changed> DeleteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var target = Parse(path);
+        var after = await desk.EditAsync(id, null, $"Take {path} out", snapshot =>
+        {
+            if (snapshot.Tree.Find(target) is null) throw ProblemException.NoFile(path);
+            Expect(request, snapshot, target);
+            return [new TreeEdit.Delete(target)];
+        }, cancel).ConfigureAwait(false);
+        return new Changed(after.Revision);
+    }
+
+    private static async Task<Changed> MoveAsync(Guid id, MoveRequest move, PackDesk desk, CancellationToken cancel)
+    {
+        var (from, to) = (Parse(move.From), Parse(move.To));
+        var after = await desk.EditAsync(id, null, $"Rename {from.FileName} to {to}", snapshot =>
+        {
+            if (snapshot.Tree.Find(from) is null) throw ProblemException.NoFile(move.From);
+            return [new TreeEdit.Move(from, to)];
+        }, cancel).ConfigureAwait(false);
+        return new Changed(after.Revision);
+    }
+
+    private static async Task<BroughtFiles> BringAsync(Guid id, BringRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        IReadOnlyList<Brought> plan = [];
+        var what = request.Paths is [var one] ? $"Bring {one}" : $"Bring {request.Paths.Count} files";
+        var after = await desk.EditAsync(id, null, what, snapshot =>
+        {
+            var overlay = snapshot.Overlay ?? throw new ProblemException(409, "wrapped", "One folder lies around the whole pack; unwrap it first, in Prove.");
+            plan = Bring.Plan(overlay, request.Paths.Select(Parse));
+            if (plan.Count == 0) throw new ProblemException(409, "nothing-to-bring", "The pack has these files already, or the base does not.");
+            return Bring.Edits(overlay, plan);
+        }, cancel).ConfigureAwait(false);
+        return new BroughtFiles(after.Revision, [.. plan.Select(b => new BroughtFile(b.Path.Value, b.With?.Value))]);
+    }
+
+    /// <summary>A writer that names the bytes it has seen overwrites no others.</summary>
+    private static void Expect(HttpRequest request, PackSnapshot snapshot, PackPath path)
+    {
+        var now = snapshot.Tree.Find(path) is { } file ? PackSnapshot.HashOf(file) : null;
+        var wanted = request.Headers.IfMatch is [{ } tag] && tag != "*" ? tag.Trim('"') : null;
+        if (wanted is not null && wanted != now)
+            throw new ProblemException(412, "stale", $"{path} was changed meanwhile, perhaps in another page. Nothing was overwritten.") { Paths = [path.Value], Revision = snapshot.Revision };
+        if (request.Headers.IfNoneMatch is ["*"] && now is not null)
+            throw new ProblemException(412, "stale", $"{path} is there already. Nothing was overwritten.") { Paths = [path.Value], Revision = snapshot.Revision };
+    }
+}

@@ -1,0 +1,72 @@
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Underlay.Server.Hosting;
+
+/// <summary>An answer that tells what is wrong (RFC 9457). The type is stable; the detail is for people.</summary>
+internal sealed class ProblemException(int status, string type, string detail) : Exception(detail)
+{
+    public int Status => status;
+
+    public string Type => $"/problems/{type}";
+
+    /// <summary>Paths that the problem is about.</summary>
+    public IReadOnlyList<string> Paths { get; init; } = [];
+
+    /// <summary>The pack's revision now, where that is the problem.</summary>
+    public long? Revision { get; init; }
+
+    public static ProblemException NoPack() => new(404, "no-pack", "There is no such pack; it may have been deleted.");
+
+    public static ProblemException NoFile(string path) => new(404, "no-file", $"There is no file {path}.") { Paths = [path] };
+
+    public static ProblemException Unsound(string detail) => new(400, "unsound-request", detail);
+}
+
+/// <summary>Writes problems as answers; what is not foreseen is logged and told without particulars.</summary>
+internal sealed class ProblemHandler(ILogger<ProblemHandler> logger) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancel)
+    {
+        if (context.Response.HasStarted) return false;
+        var details = exception switch
+        {
+            ProblemException problem => Of(problem),
+            BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Type = "/problems/unsound-request", Detail = Says(bad) },
+            OperationCanceledException when context.RequestAborted.IsCancellationRequested => null,
+            _ => Unforeseen(exception),
+        };
+        if (details is null) return true;
+        context.Response.StatusCode = details.Status ?? 500;
+        await context.Response.WriteAsJsonAsync(details, options: null, "application/problem+json", cancel).ConfigureAwait(false);
+        return true;
+    }
+
+    private static string Says(BadHttpRequestException bad) => bad.StatusCode == 413 ? "That is more than can be taken at once." : $"The request cannot be read: {bad.Message}";
+
+    private static ProblemDetails Of(ProblemException problem)
+    {
+        var details = new ProblemDetails { Status = problem.Status, Type = problem.Type, Detail = problem.Message };
+        if (problem.Paths.Count > 0) details.Extensions["paths"] = problem.Paths;
+        if (problem.Revision is { } revision) details.Extensions["revision"] = revision;
+        return details;
+    }
+
+    private ProblemDetails Unforeseen(Exception exception)
+    {
+        Log.Unforeseen(logger, exception);
+        return new ProblemDetails { Status = 500, Type = "/problems/unforeseen", Detail = "Something went wrong in Underlay itself. Nothing of your pack was changed; the server’s log tells more." };
+    }
+}
+
+internal static partial class Log
+{
+    [LoggerMessage(Level = LogLevel.Error, Message = "A request failed.")]
+    public static partial void Unforeseen(ILogger logger, Exception exception);
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The connection that tells of changes was lost; trying again.")]
+    public static partial void ListenerLost(ILogger logger, Exception exception);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Job {Job} failed.")]
+    public static partial void JobFailed(ILogger logger, Guid job, Exception exception);
+}

@@ -1,0 +1,59 @@
+using Hangfire;
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Underlay.Data;
+using Underlay.Data.Jobs;
+using Underlay.Server.Hosting;
+
+namespace Underlay.Server.Jobs;
+
+/// <summary>Long work as pages see it: a row with progress, which is carried out by a worker of any node.</summary>
+internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IBackgroundJobClient workers, TimeProvider clock)
+{
+    /// <summary>The channel that tells of jobs: "pack id:job id".</summary>
+    public const string Channel = "underlay_jobs";
+
+    /// <summary>Asks for work; the same work that is under way is not begun twice.</summary>
+    public async Task<Job> AskAsync(Guid packId, string kind, string key, string request, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        var job = new Job { Id = Guid.CreateVersion7(), PackId = packId, Kind = kind, Key = key, Request = request, CreatedAt = clock.GetUtcNow(), Message = "Waiting" };
+        database.Jobs.Add(job);
+        try
+        {
+            await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        }
+        catch (DbUpdateException problem) when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        {
+            database.ChangeTracker.Clear();
+            return await database.Jobs.AsNoTracking().FirstOrDefaultAsync(j => j.Key == key && (j.State == JobState.Queued || j.State == JobState.Running), cancel).ConfigureAwait(false)
+                ?? throw new ProblemException(409, "conflict", "The same work has just ended; ask again if it is still wanted.");
+        }
+        catch (DbUpdateException problem) when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation })
+        {
+            throw ProblemException.NoPack();
+        }
+
+        workers.Enqueue<JobRunner>(runner => runner.RunAsync(job.Id, CancellationToken.None));
+        return job;
+    }
+
+    /// <summary>Changes a job's row and tells the pages; false when the author wants it to end.</summary>
+    public async Task<bool> UpdateAsync(Guid id, Action<Job> change, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        if (await database.Jobs.FirstOrDefaultAsync(j => j.Id == id, cancel).ConfigureAwait(false) is not { } job) return false;
+        change(job);
+        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        await database.Database.ExecuteSqlAsync($"SELECT pg_notify({Channel}, {$"{job.PackId}:{id}"})", cancel).ConfigureAwait(false);
+        return !job.CancelAsked;
+    }
+
+    public async Task<Job?> FindAsync(Guid id, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        return await database.Jobs.AsNoTracking().FirstOrDefaultAsync(j => j.Id == id, cancel).ConfigureAwait(false);
+    }
+
+    public DateTimeOffset Now => clock.GetUtcNow();
+}

@@ -1,0 +1,117 @@
+using System.Globalization;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Underlay.Core.Packs;
+using Underlay.Data;
+using Underlay.Data.Operations;
+using Underlay.Data.Packs;
+using Underlay.Server.Files;
+using Underlay.Server.Hosting;
+using Underlay.Server.Hosts;
+
+namespace Underlay.Server.Packs;
+
+/// <summary>A pack in the list of packs.</summary>
+internal sealed record PackListItem(Guid Id, string? About, DateTimeOffset CreatedAt, DateTimeOffset? ChangedAt, string? Released, DateTimeOffset? ReleasedAt, PackSummary Summary);
+
+/// <summary>A pack with all that its frame shows.</summary>
+internal sealed record PackView(Guid Id, long Revision, string? About, string? Undo, string? Redo, string? Released, PackSummary Summary);
+
+/// <summary>What a new pack needs; the rest is derived.</summary>
+internal sealed record NewPackRequest(string Title, string Host, string Edition, string Prefix);
+
+/// <summary>A pack that was made, and names that could not be taken over.</summary>
+internal sealed record PackMade(Guid Id, string Title, IReadOnlyList<Refused> Refused);
+
+/// <summary>The answer to every change of a pack.</summary>
+internal sealed record Changed(long Revision);
+
+internal static class PackEndpoints
+{
+    public static void MapPacks(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/packs", ListAsync).WithName("listPacks");
+        app.MapPost("/api/packs", MakeAsync).WithName("makePack");
+        app.MapPost("/api/packs/import", ImportAsync).WithName("importPack").WithMetadata(UploadReader.Limit).AcceptsUpload();
+        app.MapGet("/api/packs/{id:guid}", ViewAsync).WithName("viewPack");
+        app.MapDelete("/api/packs/{id:guid}", DeleteAsync).WithName("deletePack");
+    }
+
+    private static async Task<IReadOnlyList<PackListItem>> ListAsync(UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
+    {
+        var rows = await database.Packs
+            .OrderBy(p => p.CreatedAt)
+            .Select(p => new
+            {
+                Pack = p,
+                ChangedAt = database.Operations.Where(o => o.PackId == p.Id).Max(o => (DateTimeOffset?)o.At),
+                Release = database.Releases.Where(r => r.PackId == p.Id).OrderByDescending(r => r.At).Select(r => new { r.Version, r.At }).FirstOrDefault(),
+            })
+            .ToListAsync(cancel).ConfigureAwait(false);
+        var list = new List<PackListItem>();
+        foreach (var row in rows)
+        {
+            var summary = await SummaryOfAsync(row.Pack, desk, cancel).ConfigureAwait(false);
+            list.Add(new PackListItem(row.Pack.Id, row.Pack.About, row.Pack.CreatedAt, row.ChangedAt, row.Release?.Version, row.Release?.At, summary));
+        }
+
+        // Keeps the summaries that were made, so that the next list opens no pack.
+        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        return list;
+    }
+
+    private static async Task<PackSummary> SummaryOfAsync(Pack pack, PackDesk desk, CancellationToken cancel)
+    {
+        var tag = string.Create(CultureInfo.InvariantCulture, $"{pack.Revision}/{typeof(PackSummary).Module.ModuleVersionId}");
+        if (pack.SummaryTag == tag && pack.Summary is { } kept && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary) return summary;
+        var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
+        summary = PackSummary.Of(snapshot);
+        if (snapshot.Revision == pack.Revision) (pack.Summary, pack.SummaryTag) = (JsonSerializer.Serialize(summary), tag);
+        return summary;
+    }
+
+    private static async Task<Created<PackMade>> MakeAsync(NewPackRequest request, UnderlayDatabase database, PackDesk desk, HostShelf hosts, TimeProvider clock, CancellationToken cancel)
+    {
+        var profile = hosts.Get(request.Host);
+        var edition = profile.FindEdition(request.Edition)
+            ?? throw ProblemException.Unsound($"{profile.Title} has no edition “{request.Edition}”; it has {string.Join(", ", profile.Editions)}.");
+        var title = request.Title.Trim();
+        if (title.Length is 0 or > 80) throw ProblemException.Unsound("A title of 1 to 80 characters is wanted.");
+        var prefix = request.Prefix.Trim();
+        if (prefix.Length is 0 or > 30 || !prefix.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_'))
+            throw ProblemException.Unsound("A prefix of 1 to 30 characters is wanted, made of a to z, 0 to 9 and _.");
+        if (prefix == profile.BasePrefix) throw ProblemException.Unsound($"“{prefix}” is {profile.Title}’s own prefix; choose another.");
+        var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
+        database.Packs.Add(pack);
+        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        await desk.EditAsync(pack.Id, null, $"Begin {title}", _ => [NewPack.Manifest(profile, title, edition, prefix)], cancel).ConfigureAwait(false);
+        return TypedResults.Created($"/api/packs/{pack.Id}", new PackMade(pack.Id, title, []));
+    }
+
+    private static async Task<Created<PackMade>> ImportAsync(string host, HttpRequest request, PackImporter importer, HostShelf hosts, CancellationToken cancel)
+    {
+        var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
+        var made = await importer.ImportAsync(hosts.Get(host), upload, null, cancel).ConfigureAwait(false);
+        return TypedResults.Created($"/api/packs/{made.Id}", made);
+    }
+
+    private static async Task<Ok<PackView>> ViewAsync(Guid id, UnderlayDatabase database, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var about = await database.Packs.Where(p => p.Id == id).Select(p => p.About).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var acts = database.Operations.Where(o => o.PackId == id && o.Kind == OperationKind.Act);
+        var undo = await acts.Where(o => o.State == OperationState.Standing).OrderByDescending(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var redo = await acts.Where(o => o.State == OperationState.Undone).OrderBy(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var released = await database.Releases.Where(r => r.PackId == id).OrderByDescending(r => r.At).Select(r => r.Version).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        response.Headers.ETag = RevisionTag.Write(snapshot.Revision);
+        return TypedResults.Ok(new PackView(id, snapshot.Revision, about, undo, redo, released, PackSummary.Of(snapshot)));
+    }
+
+    private static async Task<NoContent> DeleteAsync(Guid id, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
+    {
+        if (await database.Packs.Where(p => p.Id == id).ExecuteDeleteAsync(cancel).ConfigureAwait(false) == 0) throw ProblemException.NoPack();
+        desk.Forget(id);
+        return TypedResults.NoContent();
+    }
+}

@@ -1,0 +1,82 @@
+using Underlay.Core.Checks;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+using Underlay.Core.Placements;
+using Underlay.Core.Stacks;
+using Underlay.Data.Blobs;
+
+namespace Underlay.Server.Packs;
+
+/// <summary>A pack at one revision, checked. Edits make the next one.</summary>
+internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, long revision, CheckSession session, AdviceMemory advice)
+{
+    public Guid Id => id;
+
+    /// <summary>What the pack is called while its manifest has no title.</summary>
+    public string Name => name;
+
+    public HostProfile Profile => profile;
+
+    public long Revision => revision;
+
+    public CheckSession Session => session;
+
+    public FileTree Tree => session.Tree;
+
+    public CheckReport Report => session.Report;
+
+    public Edition Edition => session.Report.Edition;
+
+    /// <summary>The pack over its base, or null while one folder lies around everything.</summary>
+    public Overlay? Overlay => session.Report.Overlay;
+
+    public FixContext FixContext => new(NewPack.NameOf(name), profile, Edition, Overlay);
+
+    /// <summary>Files that are not yet placed.</summary>
+    public IEnumerable<TreeFile> Tray => Tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Tray));
+
+    public AdviceMemory Advice => advice;
+
+    public static string HashOf(TreeFile file) => ((BlobContent)file.Content).Hash.Hex;
+
+    /// <summary>The snapshot after edits.</summary>
+    public PackSnapshot With(IReadOnlyList<TreeEdit> edits, long next)
+    {
+        var after = session.With(edits);
+        return new PackSnapshot(id, name, profile, next, after, advice.For(session.Report.Overlay, after.Report.Overlay));
+    }
+
+    /// <summary>Where the files of the tray belong.</summary>
+    public IReadOnlyList<PlacementAdvice> Advise() => Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
+}
+
+/// <summary>Advice that was given already: it holds as long as the pack has the same files in places.</summary>
+internal sealed class AdviceMemory
+{
+    private readonly Dictionary<(string Path, string Hash), PlacementAdvice> given = [];
+    private Placer? placer;
+
+    public AdviceMemory For(Overlay? before, Overlay? after) =>
+        before is not null && after is not null && before.Pack.Placements.Count == after.Pack.Placements.Count
+        && before.Pack.Placements.Zip(after.Pack.Placements).All(p => p.First.Path == p.Second.Path)
+            ? this
+            : new AdviceMemory();
+
+    public IReadOnlyList<PlacementAdvice> Advise(Overlay overlay, IEnumerable<TreeFile> files)
+    {
+        lock (given)
+        {
+            placer ??= new Placer(overlay);
+            return [.. files.Select(file => given.TryGetValue((file.Path.Value, PackSnapshot.HashOf(file)), out var known) ? known : Keep(file))];
+        }
+    }
+
+    private PlacementAdvice Keep(TreeFile file)
+    {
+        var path = PackPath.Parse(file.Path.Value[(ReservedFolder.Tray.Length + 1)..]);
+        var advice = placer!.Advise(file with { Path = path }) with { File = file };
+        given[(file.Path.Value, PackSnapshot.HashOf(file))] = advice;
+        return advice;
+    }
+}

@@ -1,0 +1,82 @@
+using Underlay.Core.Checks;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Server.Packs;
+
+/// <summary>How many findings there are of each severity, waived ones left aside.</summary>
+internal sealed record FindingCounts(int Blocker, int Warning, int Note)
+{
+    public static FindingCounts Of(IEnumerable<Finding> findings)
+    {
+        var open = findings.Where(f => f.Waiver is null).ToLookup(f => f.Severity);
+        return new FindingCounts(open[Severity.Blocker].Count(), open[Severity.Warning].Count(), open[Severity.Note].Count());
+    }
+}
+
+/// <summary>One column of the section.</summary>
+internal sealed record SectionColumn(string Place, string Title, int InBase, int Overrides, int Additions, FindingCounts Findings);
+
+/// <summary>What every page shows of a pack.</summary>
+internal sealed record PackSummary(
+    string Host,
+    string HostTitle,
+    string Edition,
+    string EditionTitle,
+    string Title,
+    string? PackId,
+    string? Version,
+    string? Front,
+    IReadOnlyList<SectionColumn> Section,
+    FindingCounts Findings,
+    int Files,
+    int InTray,
+    int ToFit,
+    int Entries)
+{
+    /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
+    public const string Elsewhere = "elsewhere";
+
+    private static readonly string[] SizeCodes = ["image/wrong-size", "image/not-power-of-two", "image/not-a-multiple", "companion/size-differs"];
+
+    public static PackSummary Of(PackSnapshot snapshot)
+    {
+        var (profile, report) = (snapshot.Profile, snapshot.Report);
+        var manifest = snapshot.Overlay?.Pack.Manifest ?? ManifestFacts.Read(profile, snapshot.Tree);
+        var placements = snapshot.Overlay?.Pack.Placements ?? [];
+        return new PackSummary(
+            profile.Key,
+            profile.Title,
+            report.Edition.Key,
+            report.Edition.Title,
+            manifest.Title ?? snapshot.Name,
+            manifest.Id,
+            manifest.Text?.FindString(profile.Manifest.VersionField),
+            placements.FirstOrDefault(p => p.Place.ManifestField is not null && p.Facts.Picture is { IsReadable: true })?.Path.Value,
+            SectionOf(snapshot),
+            FindingCounts.Of(report.Findings),
+            snapshot.Tree.Files.Count(f => !ReservedFolder.Holds(f.Path)),
+            snapshot.Tray.Count(),
+            report.Findings.Where(f => f.Waiver is null && SizeCodes.Contains(f.Code.Value)).Select(f => f.Path).Distinct().Count(),
+            placements.Count(p => p.Place.Content == PlaceContent.Entry) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
+    }
+
+    /// <summary>The key of the section's column to which a path belongs.</summary>
+    public static string ColumnOf(PackSnapshot snapshot, string path)
+    {
+        if (!PackPath.TryParse(path, out var sound, out _)) return Elsewhere;
+        if (snapshot.Profile.Locate(sound, snapshot.Edition) is { } located) return located.Place.Key;
+        return snapshot.Overlay?.Pack.Placements.FirstOrDefault(p => p.Path == sound)?.Place.Key ?? Elsewhere;
+    }
+
+    private static List<SectionColumn> SectionOf(PackSnapshot snapshot)
+    {
+        var findings = snapshot.Report.Findings.ToLookup(f => ColumnOf(snapshot, f.Path), StringComparer.Ordinal);
+        var columns = snapshot.Overlay is { } overlay
+            ? Coverage.Of(overlay).Select(c => new SectionColumn(c.Place.Key, c.Place.Title, c.InBase, c.Overrides, c.Additions, FindingCounts.Of(findings[c.Place.Key])))
+            : snapshot.Profile.Places.Select(p => new SectionColumn(p.Key, p.Title, 0, 0, 0, FindingCounts.Of(findings[p.Key])));
+        var unplaced = snapshot.Overlay?.Pack.Unplaced.Count ?? snapshot.Tree.Files.Count;
+        return [.. columns, new SectionColumn(Elsewhere, "No place", 0, 0, unplaced, FindingCounts.Of(findings[Elsewhere]))];
+    }
+}

@@ -1,0 +1,19 @@
+using System.Globalization;
+
+namespace Underlay.Server.Packs;
+
+/// <summary>A pack's ETag is its revision in quotes, a file's is its hash (RFC 9110, section 8.8.3).</summary>
+internal static class RevisionTag
+{
+    public static string Write(long revision) => string.Create(CultureInfo.InvariantCulture, $"\"{revision}\"");
+
+    /// <summary>The revision that a change expects, or null when it names none.</summary>
+    /// <exception cref="Hosting.ProblemException">If-Match is no revision.</exception>
+    public static long? ReadExpected(HttpRequest request)
+    {
+        if (request.Headers.IfMatch is not [{ } tag] || tag == "*") return null;
+        return long.TryParse(tag.Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out var revision)
+            ? revision
+            : throw Hosting.ProblemException.Unsound("If-Match has to be the pack’s revision.");
+    }
+}

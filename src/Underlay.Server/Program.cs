@@ -1,0 +1,127 @@
+using System.Globalization;
+using System.IO.Compression;
+using System.Net;
+using System.Text.Json.Serialization;
+using Hangfire;
+using Hangfire.PostgreSql;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.AspNetCore.ResponseCompression;
+using Microsoft.OpenApi;
+using Npgsql;
+using Underlay.Data;
+using Underlay.Data.Operations;
+using Underlay.Data.Packs;
+using Underlay.Server.Entries;
+using Underlay.Server.Events;
+using Underlay.Server.Files;
+using Underlay.Server.Findings;
+using Underlay.Server.History;
+using Underlay.Server.Hosting;
+using Underlay.Server.Hosts;
+using Underlay.Server.Jobs;
+using Underlay.Server.Packs;
+using Underlay.Server.Pictures;
+using Underlay.Server.Releases;
+using Underlay.Server.Tray;
+using Underlay.Server.Trials;
+
+// The interface's client is generated from the API's description when the web is built: Underlay.Server openapi FILE
+var onlyDescribe = args is ["openapi", _];
+var builder = WebApplication.CreateBuilder(args);
+var settings = Settings.Read(builder.Configuration);
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.AddServerHeader = false;
+    if (onlyDescribe) kestrel.Listen(IPAddress.Loopback, 0);
+    else kestrel.ListenLocalhost(settings.Port);
+});
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Hangfire", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
+
+var services = builder.Services;
+services.AddSingleton(settings);
+services.AddSingleton(TimeProvider.System);
+// Without a connection string the description of the API can still be written.
+var source = NpgsqlDataSource.Create(settings.Database.Length > 0 ? settings.Database : "Host=127.0.0.1");
+services.AddSingleton(source);
+services.AddDbContextFactory<UnderlayDatabase>(options => UnderlayDatabase.Configure(options, source));
+services.AddSingleton(new HostShelf(settings.Installation));
+services.AddSingleton<PackReader>();
+services.AddSingleton<OperationLog>();
+services.AddSingleton<PackDesk>();
+services.AddScoped<PackImporter>();
+services.AddScoped<BaseIndex>();
+services.AddSingleton<JobBoard>();
+services.AddScoped<JobRunner>();
+services.AddScoped<IJobWork, BuildWork>();
+services.AddScoped<IJobWork, TrialWork>();
+services.AddSingleton<EventHub>();
+if (settings.Database.Length > 0)
+{
+    services.AddHostedService(provider => provider.GetRequiredService<EventHub>());
+    services.AddHangfire(hangfire => hangfire.UsePostgreSqlStorage(
+        options => options.UseNpgsqlConnection(settings.Database),
+        // Work of a node that died is taken up by another, or by the same one once it is back, after this time.
+        new PostgreSqlStorageOptions { SchemaName = "hangfire", QueuePollInterval = TimeSpan.FromMilliseconds(200), InvisibilityTimeout = TimeSpan.FromSeconds(10), UseSlidingInvisibilityTimeout = true }));
+    services.AddHangfireServer(server =>
+    {
+        server.WorkerCount = Math.Max(2, Environment.ProcessorCount);
+        server.CancellationCheckInterval = TimeSpan.FromSeconds(1);
+    });
+}
+else
+{
+    services.AddHangfire(_ => { });
+}
+
+services.AddExceptionHandler<ProblemHandler>();
+services.AddProblemDetails();
+services.AddOpenApi();
+services.ConfigureHttpJsonOptions(json =>
+{
+    json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.KebabCaseLower));
+    json.SerializerOptions.RespectNullableAnnotations = true;
+    json.SerializerOptions.RespectRequiredConstructorParameters = true;
+});
+services.AddResponseCompression(compression =>
+{
+    compression.Providers.Add<GzipCompressionProvider>();
+    compression.MimeTypes = ["application/json", "text/html", "text/css", "text/javascript"];
+});
+services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Fastest);
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseSafety();
+app.UseResponseCompression();
+app.MapOpenApi();
+app.MapHosts();
+app.MapPacks();
+app.MapFiles();
+app.MapLedger();
+app.MapTray();
+app.MapFindings();
+app.MapPictures();
+app.MapEntries();
+app.MapHistory();
+app.MapReleases();
+app.MapTrials();
+app.MapJobs();
+app.MapEvents();
+app.UseWebPages(settings.Web);
+
+if (onlyDescribe)
+{
+    // Addresses are known once the application runs.
+    await app.StartAsync().ConfigureAwait(false);
+    var document = await app.Services.GetRequiredKeyedService<IOpenApiDocumentProvider>("v1").GetOpenApiDocumentAsync().ConfigureAwait(false);
+    await File.WriteAllTextAsync(args[1], await document.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1).ConfigureAwait(false)).ConfigureAwait(false);
+    return;
+}
+
+if (settings.Database.Length > 0)
+{
+    await Preparation.PrepareAsync(app.Services, settings).ConfigureAwait(false);
+    app.Lifetime.ApplicationStarted.Register(() => Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Underlay is ready: http://127.0.0.1:{settings.Port}")));
+}
+
+await app.RunAsync().ConfigureAwait(false);

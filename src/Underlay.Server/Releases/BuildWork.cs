@@ -1,0 +1,87 @@
+using System.Globalization;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Underlay.Core.Checks;
+using Underlay.Core.Packaging;
+using Underlay.Core.Packs;
+using Underlay.Data;
+using Underlay.Data.Blobs;
+using Underlay.Data.Jobs;
+using Underlay.Data.Releases;
+using Underlay.Server.Hosting;
+using Underlay.Server.Jobs;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Releases;
+
+/// <summary>What a build was asked for.</summary>
+internal sealed record BuildRequest(string Version, string Notes, bool AllowBlockers);
+
+/// <summary>What a build made.</summary>
+internal sealed record BuildResult(Guid Release);
+
+/// <summary>Builds a package and keeps it as a release.</summary>
+internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, NpgsqlDataSource source, TimeProvider clock) : IJobWork
+{
+    public string Kind => "build";
+
+    public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
+    {
+        var request = JsonSerializer.Deserialize<BuildRequest>(job.Request)!;
+        // Begun again after its node died, it may have kept the release already.
+        if (await FindReleaseAsync(job.PackId, request.Version, cancel).ConfigureAwait(false) is { } already) return JsonSerializer.Serialize(new BuildResult(already), JsonSerializerOptions.Web);
+        var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
+        var blockers = snapshot.Report.Count(Severity.Blocker);
+        if (blockers > 0 && !request.AllowBlockers) throw new ProblemException(409, "blockers", $"{blockers} blockers are left; mend or waive them in Prove, or build with them.");
+        var (bytes, built, files) = await PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
+        var release = new Release
+        {
+            Id = Guid.CreateVersion7(),
+            PackId = job.PackId,
+            Version = request.Version,
+            Notes = request.Notes,
+            FileName = string.Create(CultureInfo.InvariantCulture, $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}.{snapshot.Profile.Package.Extension}"),
+            PackageHash = built.Sha256,
+            PackageLength = built.Length,
+            Files = files,
+            Blockers = blockers,
+            Revision = snapshot.Revision,
+            At = clock.GetUtcNow(),
+        };
+        await progress.TellAsync("Keeping the package", files, files).ConfigureAwait(false);
+        await KeepAsync(release, bytes, cancel).ConfigureAwait(false);
+        return JsonSerializer.Serialize(new BuildResult(release.Id), JsonSerializerOptions.Web);
+    }
+
+    /// <summary>Builds in memory what the host takes at most.</summary>
+    /// <exception cref="ProblemException">The package is larger than the host takes.</exception>
+    public static async Task<(byte[] Bytes, BuiltPackage Built, int Files)> PackAsync(PackSnapshot snapshot, JobProgress progress, CancellationToken cancel)
+    {
+        var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
+        await progress.TellAsync("Packing", 0, plan.Files.Count).ConfigureAwait(false);
+        using var package = new MemoryStream();
+        var built = await Task.Run(() => PackageBuilder.Write(snapshot.Profile, plan.Files, package, progress.Count("Packing", plan.Files.Count), cancel), cancel).ConfigureAwait(false);
+        if (built.Length > snapshot.Profile.Package.MostBytes)
+            throw new ProblemException(409, "too-big", $"The package would have {built.Length >> 20} MB; {snapshot.Profile.Title} takes at most {snapshot.Profile.Package.MostBytes >> 20} MB.");
+        return (package.ToArray(), built, plan.Files.Count);
+    }
+
+    private async Task<Guid?> FindReleaseAsync(Guid packId, string version, CancellationToken cancel) =>
+        await database.Releases.Where(r => r.PackId == packId && r.Version == version).Select(r => (Guid?)r.Id).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+
+    /// <summary>Bytes and release are kept in one transaction.</summary>
+    private async Task KeepAsync(Release release, byte[] bytes, CancellationToken cancel)
+    {
+        await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
+        await using var transaction = await connection.BeginTransactionAsync(cancel).ConfigureAwait(false);
+        await BlobStore.WriteAsync(connection, [new NewBlob(ContentHash.Parse(release.PackageHash), bytes)], cancel).ConfigureAwait(false);
+        var options = new DbContextOptionsBuilder<UnderlayDatabase>();
+        options.UseNpgsql(connection).UseSnakeCaseNamingConvention();
+        await using var inside = new UnderlayDatabase(options.Options);
+        await inside.Database.UseTransactionAsync(transaction, cancel).ConfigureAwait(false);
+        inside.Releases.Add(release);
+        await inside.SaveChangesAsync(cancel).ConfigureAwait(false);
+        await transaction.CommitAsync(cancel).ConfigureAwait(false);
+    }
+}

@@ -1,0 +1,70 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Npgsql;
+using Underlay.Core.Packaging;
+using Underlay.Core.Packs;
+using Underlay.Data.Blobs;
+using Underlay.Data.Releases;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Releases;
+
+/// <summary>What a draft changes since the last release, and the version that this calls for.</summary>
+internal static partial class ReleaseChanges
+{
+    private const int MostNamed = 12;
+
+    public static bool IsVersion(string text) => Version().IsMatch(text);
+
+    /// <summary>The files of a release, from its own package.</summary>
+    public static FileTree Open(NpgsqlDataSource source, Release release)
+    {
+        var bytes = new byte[release.PackageLength];
+        BlobStore.Read(source, ContentHash.Parse(release.PackageHash), bytes);
+        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree ?? FileTree.Empty;
+    }
+
+    /// <summary>The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.</summary>
+    public static IReadOnlyList<ChangedFile> Between(FileTree before, IReadOnlyList<TreeFile> now, PackPath manifest)
+    {
+        var changes = new List<ChangedFile>();
+        foreach (var file in now.Where(f => f.Path != manifest))
+        {
+            var hash = PackSnapshot.HashOf(file);
+            if (!before.TryFind(file.Path, out var old)) changes.Add(new ChangedFile(file.Path.Value, "added", IsPicture(file.Path), hash));
+            else if (old.Length != file.Length || ContentHash.Of(old.ReadAll()).Hex != hash) changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
+        }
+
+        var there = now.Select(f => f.Path).ToHashSet();
+        changes.AddRange(before.Files.Where(f => f.Path != manifest && !there.Contains(f.Path)).Select(f => new ChangedFile(f.Path.Value, "removed", IsPicture(f.Path), null)));
+        return [.. changes.OrderBy(c => c.Path, StringComparer.Ordinal)];
+    }
+
+    /// <summary>Semantic Versioning 2.0.0 as packs use it: a removed file may break who relies on it, a new one is a feature.</summary>
+    public static (string Version, string Why) Suggest(string? manifest, string? last, IReadOnlyList<ChangedFile> changes)
+    {
+        if (last is null || !IsVersion(last)) return (manifest is { } own && IsVersion(own) ? own : "1.0.0", "the first release");
+        var parts = last.Split('.').Select(p => int.Parse(p, CultureInfo.InvariantCulture)).ToArray();
+        if (changes.Any(c => c.Change == "removed")) return (Text(parts[0] + 1, 0, 0), "files were taken away");
+        if (changes.Any(c => c.Change == "added")) return (Text(parts[0], parts[1] + 1, 0), "files were added");
+        return (Text(parts[0], parts[1], parts[2] + 1), changes.Count > 0 ? "files were changed" : "nothing changed but the manifest");
+    }
+
+    public static string Notes(string? last, IReadOnlyList<ChangedFile> changes, int files)
+    {
+        if (last is null) return $"First release, {files} files.";
+        if (changes.Count == 0) return $"As {last}.";
+        var lines = new[] { ("added", "Added"), ("changed", "Changed"), ("removed", "Removed") }
+            .Select(kind => (kind.Item2, Paths: changes.Where(c => c.Change == kind.Item1).Select(c => c.Path).ToList()))
+            .Where(kind => kind.Paths.Count > 0)
+            .Select(kind => $"{kind.Item2}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
+        return string.Join('\n', lines);
+    }
+
+    private static string Text(int major, int minor, int patch) => string.Create(CultureInfo.InvariantCulture, $"{major}.{minor}.{patch}");
+
+    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal);
+
+    [GeneratedRegex(@"^(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\z", RegexOptions.CultureInvariant)]
+    private static partial Regex Version();
+}

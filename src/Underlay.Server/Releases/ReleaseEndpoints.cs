@@ -1,0 +1,111 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Underlay.Core.Entries;
+using Underlay.Core.Packaging;
+using Underlay.Core.Packs;
+using Underlay.Data;
+using Underlay.Data.Blobs;
+using Underlay.Data.Releases;
+using Underlay.Server.Hosting;
+using Underlay.Server.Jobs;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Releases;
+
+/// <summary>A frozen version.</summary>
+internal sealed record ReleaseView(Guid Id, string Version, string Notes, string FileName, string Sha256, long Length, int Files, int Blockers, long Revision, DateTimeOffset At)
+{
+    public static ReleaseView Of(Release r) => new(r.Id, r.Version, r.Notes, r.FileName, r.PackageHash, r.PackageLength, r.Files, r.Blockers, r.Revision, r.At);
+}
+
+/// <summary>A file of the package.</summary>
+internal sealed record PackagedFile(string Path, long Length, bool IsPicture, string Hash);
+
+/// <summary>A file that is other than in the last release.</summary>
+/// <param name="Change">added, changed or removed.</param>
+internal sealed record ChangedFile(string Path, string Change, bool IsPicture, string? Hash);
+
+/// <summary>What would be built now.</summary>
+/// <param name="Version">What the manifest says.</param>
+/// <param name="Suggested">A version that is not taken.</param>
+/// <param name="Why">Why that one.</param>
+/// <param name="Files">What goes in.</param>
+/// <param name="Omitted">What the host would not read.</param>
+/// <param name="Since">The version that is compared with, or null.</param>
+/// <param name="Changes">What changed since.</param>
+/// <param name="Notes">A draft of the notes.</param>
+internal sealed record DraftView(
+    long Revision, string? Version, string Suggested, string Why, int Blockers, IReadOnlyList<PackagedFile> Files, IReadOnlyList<string> Omitted, string? Since, IReadOnlyList<ChangedFile> Changes, string Notes);
+
+internal static class ReleaseEndpoints
+{
+    public static void MapReleases(this IEndpointRouteBuilder app)
+    {
+        var pack = app.MapGroup("/api/packs/{id:guid}");
+        pack.MapGet("/draft", DraftAsync).WithName("viewDraft");
+        pack.MapGet("/releases", ListAsync).WithName("listReleases");
+        pack.MapPost("/releases", BuildAsync).WithName("buildRelease");
+        pack.MapGet("/releases/{release:guid}/package", DownloadAsync).WithName("downloadPackage");
+    }
+
+    private static async Task<DraftView> DraftAsync(Guid id, PackDesk desk, UnderlayDatabase database, NpgsqlDataSource source, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
+        var version = manifest.Text?.FindString(snapshot.Profile.Manifest.VersionField);
+        var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
+        var last = await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var changes = last is null ? [] : ReleaseChanges.Between(ReleaseChanges.Open(source, last), plan.Files, snapshot.Profile.Manifest.Path);
+        var (suggested, why) = ReleaseChanges.Suggest(version, last?.Version, changes);
+        return new DraftView(
+            snapshot.Revision,
+            version,
+            suggested,
+            why,
+            snapshot.Report.Count(Core.Checks.Severity.Blocker),
+            [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, IsPicture(f.Path), PackSnapshot.HashOf(f)))],
+            [.. plan.Omitted.Select(p => p.Value)],
+            last?.Version,
+            changes,
+            ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count));
+    }
+
+    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal);
+
+    private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
+        [.. (await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).ToListAsync(cancel).ConfigureAwait(false)).Select(ReleaseView.Of)];
+
+    private static async Task<Accepted<JobView>> BuildAsync(Guid id, BuildRequest request, PackDesk desk, UnderlayDatabase database, JobBoard board, CancellationToken cancel)
+    {
+        var version = request.Version.Trim();
+        if (!ReleaseChanges.IsVersion(version)) throw ProblemException.Unsound($"“{version}” is no version; three numbers such as 1.2.0 are wanted.");
+        if (await database.Releases.AnyAsync(r => r.PackId == id && r.Version == version, cancel).ConfigureAwait(false))
+            throw new ProblemException(409, "version-taken", $"Version {version} is released already, and a release is not changed. Choose another version.");
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        if (snapshot.Report.Count(Core.Checks.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
+            throw new ProblemException(409, "blockers", $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
+        var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
+        if (manifest.IsSound && manifest.Text!.FindString(snapshot.Profile.Manifest.VersionField) != version)
+        {
+            await desk.EditAsync(id, null, $"Set version {version}", before =>
+            {
+                var file = before.Tree.Find(before.Profile.Manifest.Path) ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);
+                return [new TreeEdit.Write(file.Path, JsonText.Parse(file.ReadAll()).WithString(before.Profile.Manifest.VersionField, version))];
+            }, cancel).ConfigureAwait(false);
+        }
+
+        var job = await board.AskAsync(id, "build", $"build:{id}:{version}", JsonSerializer.Serialize(request with { Version = version }), cancel).ConfigureAwait(false);
+        return TypedResults.Accepted($"/api/jobs/{job.Id}", JobView.Of(job));
+    }
+
+    private static async Task<FileStreamHttpResult> DownloadAsync(Guid id, Guid release, UnderlayDatabase database, NpgsqlDataSource source, CancellationToken cancel)
+    {
+        var found = await database.Releases.AsNoTracking().FirstOrDefaultAsync(r => r.PackId == id && r.Id == release, cancel).ConfigureAwait(false)
+            ?? throw new ProblemException(404, "no-release", "There is no such release.");
+        var bytes = new byte[found.PackageLength];
+        BlobStore.Read(source, ContentHash.Parse(found.PackageHash), bytes);
+        return TypedResults.Stream(new MemoryStream(bytes), "application/octet-stream", found.FileName, found.At, new Microsoft.Net.Http.Headers.EntityTagHeaderValue($"\"{found.PackageHash}\""));
+    }
+}

@@ -1,0 +1,43 @@
+using System.Text.Json;
+using Underlay.Data.Jobs;
+using Underlay.Files;
+using Underlay.Server.Hosting;
+using Underlay.Server.Hosts;
+using Underlay.Server.Jobs;
+using Underlay.Server.Packs;
+using Underlay.Server.Releases;
+
+namespace Underlay.Server.Trials;
+
+/// <summary>Builds the pack as it is and loads it in the simulated host.</summary>
+internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings settings) : IJobWork
+{
+    public string Kind => "trial";
+
+    public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
+        if (!HostShelf.HasBase(snapshot.Profile, snapshot.Edition)) throw new ProblemException(409, "no-base", $"The files of {snapshot.Edition.Title} are not here, so the pack cannot be tried in it.");
+        var (bytes, _, _) = await BuildWork.PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
+        await progress.TellAsync($"{snapshot.Edition.Title} is loading it", 0, 0).ConfigureAwait(false);
+        var folder = Directory.CreateTempSubdirectory("underlay-trial-");
+        try
+        {
+            var file = Path.Combine(folder.FullName, $"draft.{snapshot.Profile.Package.Extension}");
+            await File.WriteAllBytesAsync(file, bytes, cancel).ConfigureAwait(false);
+            var runner = new TrialRunner(settings.Installation.StandIns);
+            var result = await runner.RunAsync(snapshot.Profile, hosts.BaseFolder(snapshot.Profile, snapshot.Edition), snapshot.Edition, insist: false, [file], cancel).ConfigureAwait(false);
+            if (result.ExitCode != 0) throw new ProblemException(502, "trial-failed", $"{snapshot.Profile.Title} ended with a problem: {result.Error.Trim()}");
+            using var report = JsonDocument.Parse(result.Json);
+            return JsonSerializer.Serialize(new { revision = snapshot.Revision, report = report.RootElement }, JsonSerializerOptions.Web);
+        }
+        catch (Exception problem) when (problem is TimeoutException or FileNotFoundException)
+        {
+            throw new ProblemException(502, "trial-failed", problem.Message);
+        }
+        finally
+        {
+            folder.Delete(recursive: true);
+        }
+    }
+}
