@@ -35,7 +35,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     if (onlyDescribe) kestrel.Listen(IPAddress.Loopback, 0);
     else kestrel.ListenLocalhost(settings.Port);
 });
-builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Hangfire", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Hangfire", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
 
 var services = builder.Services;
 services.AddSingleton(settings);
@@ -75,6 +75,7 @@ else
 
 services.AddExceptionHandler<ProblemHandler>();
 services.AddProblemDetails();
+services.Configure<RouteHandlerOptions>(handlers => handlers.ThrowOnBadRequest = true);
 services.AddOpenApi();
 services.ConfigureHttpJsonOptions(json =>
 {

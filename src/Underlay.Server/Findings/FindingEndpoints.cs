@@ -21,7 +21,7 @@ internal sealed record FindingView(FindingName Name, string Severity, string Pla
 internal sealed record FindingsView(long Revision, FindingCounts Counts, int Safe, bool IsWrapped, IReadOnlyList<FindingView> Findings);
 
 /// <summary>The fixes to apply: of the findings named, or all that lose nothing and leave no choice.</summary>
-internal sealed record FixRequest(IReadOnlyList<FindingName>? Findings, bool AllSafe);
+internal sealed record FixRequest(IReadOnlyList<FindingName>? Findings = null, bool AllSafe = false);
 
 /// <summary>What was repaired.</summary>
 internal sealed record FixResult(long Revision, int Applied);

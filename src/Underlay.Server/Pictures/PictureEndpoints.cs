@@ -25,7 +25,7 @@ internal sealed record PictureSide(string Hash, Size? Size, long Length, string?
 /// <param name="Mode">For fit: stretch, inside or fill.</param>
 /// <param name="Exact">For fit: whether only colours of the source may appear.</param>
 /// <param name="Factor">For enlarge, 2 to 16.</param>
-internal sealed record StepView(string Do, int? Width, int? Height, string? Mode, bool? Exact, int? Factor);
+internal sealed record StepView(string Do, int? Width = null, int? Height = null, string? Mode = null, bool? Exact = null, int? Factor = null);
 
 /// <summary>A step with its words and the size that it leads to.</summary>
 internal sealed record StepPlate(StepView Step, string Title, Size? Size);

@@ -41,7 +41,7 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
             PackId = job.PackId,
             Version = request.Version,
             Notes = request.Notes,
-            FileName = string.Create(CultureInfo.InvariantCulture, $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}.{snapshot.Profile.Package.Extension}"),
+            FileName = string.Create(CultureInfo.InvariantCulture, $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}{snapshot.Profile.Package.Extension}"),
             PackageHash = built.Sha256,
             PackageLength = built.Length,
             Files = files,

@@ -31,7 +31,7 @@ internal sealed record DropResult(long Revision, int Taken, IReadOnlyList<Refuse
 internal sealed record PlaceRequest(string File, string Target);
 
 /// <summary>Files to place: those named, or all of which the tray is sure.</summary>
-internal sealed record PlacementsRequest(IReadOnlyList<PlaceRequest>? Files, bool AllSure);
+internal sealed record PlacementsRequest(IReadOnlyList<PlaceRequest>? Files = null, bool AllSure = false);
 
 /// <summary>What was placed.</summary>
 internal sealed record PlacementsResult(long Revision, int Placed, IReadOnlyList<Refused> Left);

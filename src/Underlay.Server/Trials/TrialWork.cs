@@ -23,7 +23,7 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
         var folder = Directory.CreateTempSubdirectory("underlay-trial-");
         try
         {
-            var file = Path.Combine(folder.FullName, $"draft.{snapshot.Profile.Package.Extension}");
+            var file = Path.Combine(folder.FullName, $"draft{snapshot.Profile.Package.Extension}");
             await File.WriteAllBytesAsync(file, bytes, cancel).ConfigureAwait(false);
             var runner = new TrialRunner(settings.Installation.StandIns);
             var result = await runner.RunAsync(snapshot.Profile, hosts.BaseFolder(snapshot.Profile, snapshot.Edition), snapshot.Edition, insist: false, [file], cancel).ConfigureAwait(false);
