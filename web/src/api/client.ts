@@ -1,0 +1,57 @@
+import createClient from 'openapi-fetch'
+import type { paths } from './schema'
+
+export type * from './schema'
+
+/** What the server says is wrong (RFC 9457), or that it cannot be reached. */
+export class Problem extends Error {
+    constructor(
+        readonly type: string,
+        message: string,
+        readonly paths: readonly string[] = [],
+    ) {
+        super(message)
+    }
+
+    static of(body: unknown): Problem {
+        const details = (body ?? {}) as { type?: string; detail?: string; paths?: string[] }
+        return new Problem(
+            details.type ?? '/problems/unforeseen',
+            details.detail ?? 'The server gave no reason.',
+            details.paths,
+        )
+    }
+
+    static unreachable(): Problem {
+        return new Problem(
+            '/problems/unreachable',
+            'Underlay cannot be reached. Is it still running? Your pack is safe; this page goes on when it is back.',
+        )
+    }
+}
+
+const client = createClient<paths>({
+    fetch: (request) =>
+        fetch(request).catch(() => {
+            throw Problem.unreachable()
+        }),
+})
+
+export const api = client
+
+/** The data of an answer; a problem is thrown. */
+export async function data<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+    const { data: found, error, response } = await answer
+    if (!response.ok) throw Problem.of(error)
+    return found as T
+}
+
+const encode = encodeURIComponent
+
+/** Where the bytes of a pack's file are; with its hash they may be kept for good. */
+export const fileUrl = (pack: string, path: string, hash?: string | null) =>
+    `/api/packs/${pack}/file?path=${encode(path)}${hash ? `&hash=${hash}` : ''}`
+
+/** Where the bytes of a base's file are. */
+export const baseUrl = (host: string, edition: string, path: string, hash?: string | null) =>
+    `/api/hosts/${host}/editions/${encode(edition)}/base/file?path=${encode(path)}${hash ? `&hash=${hash}` : ''}`

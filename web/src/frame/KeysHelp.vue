@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { usePreferences } from '@/shared/composables/usePreferences'
+import UDialog from '@/shared/parts/UDialog.vue'
+
+const isOpen = defineModel<boolean>({ required: true })
+const preferences = usePreferences()
+
+const keys = [
+    ['g then p, g, s, d, v, r, h', 'Packs, Gather, Shape, Define, Prove, Release, Hosts'],
+    ['/', 'Search'],
+    ['j, k', 'Next and previous row'],
+    ['Enter', 'Open the row'],
+    ['Esc', 'Back, or close what is open'],
+    ['f', 'Apply the first fix of the row'],
+    ['w', 'Waive the first finding of the row'],
+    ['x', 'Swap base and yours'],
+    ['b', 'Blink between base and yours'],
+    ['z', 'True size'],
+    ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
+]
+</script>
+
+<template>
+    <UDialog v-model="isOpen" title="Keys and appearance" is-wide>
+        <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+            <template v-for="[key, act] in keys" :key="key">
+                <dt class="text-small font-mono">{{ key }}</dt>
+                <dd>{{ act }}</dd>
+            </template>
+        </dl>
+        <fieldset class="mt-5 flex items-center gap-5">
+            <legend class="mb-1 font-semibold">Appearance</legend>
+            <label v-for="theme in ['system', 'light', 'dark'] as const" :key="theme" class="flex items-center gap-2">
+                <input v-model="preferences.theme" type="radio" name="theme" :value="theme" />
+                {{ theme === 'system' ? 'As the system' : theme === 'light' ? 'Light' : 'Dark' }}
+            </label>
+        </fieldset>
+        <div class="mt-6 text-right">
+            <button type="button" class="press press-main" @click="isOpen = false">Close</button>
+        </div>
+    </UDialog>
+</template>

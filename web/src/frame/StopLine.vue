@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/24/outline'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import type { PackView } from '@/api/client'
+import SeverityMark from '@/shared/parts/SeverityMark.vue'
+import { count } from '@/shared/words'
+
+/** The five stops in working order, each with the one number that matters there. */
+const props = defineProps<{ pack: PackView; isBusy: boolean }>()
+defineEmits<{ undo: []; redo: []; keys: [] }>()
+const route = useRoute()
+
+const summary = computed(() => props.pack.summary)
+const stops = computed(() => [
+    {
+        name: 'gather',
+        title: 'Gather',
+        says: summary.value.inTray > 0 ? `${summary.value.inTray} in tray` : count(summary.value.files, 'file'),
+    },
+    { name: 'shape', title: 'Shape', says: summary.value.toFit > 0 ? `${summary.value.toFit} to fit` : '' },
+    { name: 'define', title: 'Define', says: count(summary.value.entries, 'entry', 'entries') },
+    { name: 'prove', title: 'Prove', says: '' },
+    {
+        name: 'release',
+        title: 'Release',
+        says: summary.value.version
+            ? `${props.pack.released === summary.value.version ? '' : 'draft '}${summary.value.version}`
+            : '',
+    },
+])
+
+/** The section's filter goes along from stop to stop. */
+const query = computed(() => (typeof route.query.place === 'string' ? { place: route.query.place } : {}))
+</script>
+
+<template>
+    <div class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4">
+        <nav class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4" aria-label="Stops">
+            <router-link
+                v-for="stop in stops"
+                :key="stop.name"
+                :to="{ name: stop.name, params: { id: pack.id }, query }"
+                class="flex items-baseline gap-2 border-b-[3px] pt-2 pb-2 whitespace-nowrap"
+                :class="route.name === stop.name ? 'border-ink font-bold' : 'hover:border-line border-transparent'"
+                :aria-current="route.name === stop.name ? 'page' : undefined"
+            >
+                {{ stop.title }}
+                <span
+                    v-if="stop.name === 'prove'"
+                    class="text-faint text-small flex items-baseline gap-2 font-normal"
+                    data-test="prove-counts"
+                >
+                    <span v-if="summary.findings.blocker" class="inline-flex items-center gap-1"
+                        ><SeverityMark severity="blocker" />{{ summary.findings.blocker }}</span
+                    >
+                    <span v-if="summary.findings.warning" class="inline-flex items-center gap-1"
+                        ><SeverityMark severity="warning" />{{ summary.findings.warning }}</span
+                    >
+                    <span v-if="!summary.findings.blocker && !summary.findings.warning">nothing found</span>
+                </span>
+                <span v-else-if="stop.says" class="text-faint text-small font-normal">{{ stop.says }}</span>
+            </router-link>
+        </nav>
+        <div class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap">
+            <button
+                type="button"
+                class="disabled:text-faint inline-flex items-center gap-1"
+                :disabled="!pack.undo || isBusy"
+                :title="pack.undo ? `Undo: ${pack.undo}` : 'Nothing to undo'"
+                @click="$emit('undo')"
+            >
+                <ArrowUturnLeftIcon class="size-4" aria-hidden="true" />Undo
+            </button>
+            <button
+                type="button"
+                class="disabled:text-faint inline-flex items-center gap-1"
+                :disabled="!pack.redo || isBusy"
+                :title="pack.redo ? `Redo: ${pack.redo}` : 'Nothing to redo'"
+                @click="$emit('redo')"
+            >
+                <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
+            </button>
+            <router-link :to="{ name: 'hosts', params: { host: summary.host } }">Hosts</router-link>
+            <button type="button" @click="$emit('keys')">? Keys</button>
+        </div>
+    </div>
+</template>

@@ -1,0 +1,54 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
+import { Problem, type DropResult, type Refused } from '@/api/client'
+import { batches, upload, type Incoming } from '@/api/upload'
+import { useMessages } from '@/shared/composables/useMessages'
+import { count } from '@/shared/words'
+
+export interface Drop {
+    /** How much of the drop has been sent, from 0 to 1; null when none is under way. */
+    progress: Ref<number | null>
+    /** What the last drop could not take, and why. */
+    refused: Ref<readonly Refused[]>
+    take: (files: readonly Incoming[]) => Promise<void>
+    /** A stop may take a drop itself: it returns true when it did. */
+    taker: Ref<((files: Incoming[]) => boolean) | null>
+}
+
+export const dropKey: InjectionKey<Drop> = Symbol('drop')
+
+/** Sends dropped files into the tray, with progress, and keeps what was refused to be shown beside it. */
+export function useTrayDrop(id: MaybeRefOrGetter<string>) {
+    const queries = useQueryClient()
+    const { say, warn } = useMessages()
+    const progress = ref<number | null>(null)
+    const refused = ref<readonly Refused[]>([])
+
+    async function take(files: readonly Incoming[]) {
+        const pack = toValue(id)
+        const total = files.reduce((sum, item) => sum + item.file.size, 1)
+        let sentBefore = 0
+        let taken = 0
+        refused.value = []
+        progress.value = 0
+        try {
+            for (const batch of batches(files)) {
+                const result = await upload<DropResult>(`/api/packs/${pack}/tray`, batch, (sent) => {
+                    progress.value = Math.min(1, (sentBefore + sent) / total)
+                })
+                sentBefore += batch.reduce((sum, item) => sum + item.file.size, 0)
+                taken += result.taken
+                refused.value = [...refused.value, ...result.refused]
+            }
+            const left = refused.value.length > 0 ? `; ${count(refused.value.length, 'was', 'were')} refused` : ''
+            say(`${count(taken, 'file')} came into the tray${left}.`)
+        } catch (problem) {
+            warn(problem instanceof Problem ? problem.message : 'The files cannot be read; were they moved meanwhile?')
+        } finally {
+            progress.value = null
+            await queries.invalidateQueries({ queryKey: ['pack', pack] })
+        }
+    }
+
+    return { progress, refused, take }
+}

@@ -1,0 +1,68 @@
+import type { FindingView, LedgerRow, PackSummary, SectionColumn } from '@/api/client'
+
+/** A row of the ledger with what was found at its path. */
+export interface Row extends LedgerRow {
+    findings: readonly FindingView[]
+}
+
+/** A group head, or a row below it. */
+export type Line =
+    | { kind: 'head'; key: string; column: SectionColumn; rows: number }
+    | { kind: 'row'; key: string; row: Row; column: string }
+
+export interface Filter {
+    place: string
+    state: string
+    words: readonly string[]
+    /** Paths of the base that have the words in their contents. */
+    hits: ReadonlySet<string>
+}
+
+/** Joins rows and findings by path; findings at paths without a row get one of their own. */
+export function join(rows: readonly LedgerRow[], findings: readonly FindingView[]): Row[] {
+    const byPath = Map.groupBy(findings, (finding) => finding.name.path)
+    const known = new Set(rows.map((row) => row.path))
+    const lost = [...byPath.keys()].filter((path) => !known.has(path))
+    return [
+        ...rows.map((row) => ({ ...row, findings: byPath.get(row.path) ?? [] })),
+        ...lost.map((path) => ({
+            path,
+            place: null,
+            title: path === '' ? 'The whole pack' : path.slice(path.lastIndexOf('/') + 1),
+            noun: '',
+            state: path === '' ? 'pack' : 'missing',
+            isPicture: false,
+            hash: null,
+            baseHash: null,
+            size: null,
+            baseSize: null,
+            length: 0,
+            findings: byPath.get(path) ?? [],
+        })),
+    ]
+}
+
+const isYours = (row: Row) => row.state !== 'base'
+
+export function matches(row: Row, filter: Filter): boolean {
+    if (filter.place && (row.place ?? 'elsewhere') !== filter.place) return false
+    if (filter.state === 'yours' && !isYours(row)) return false
+    if (filter.state === 'base' && row.state !== 'base') return false
+    if (filter.state === 'found' && row.findings.every((f) => f.waived)) return false
+    if (filter.words.length === 0 || filter.hits.has(row.path)) return true
+    const text = `${row.title} ${row.noun} ${row.path}`.toLowerCase()
+    return filter.words.every((word) => text.includes(word))
+}
+
+/** Rows below the heads of their columns, in the section's order. */
+export function lines(rows: readonly Row[], summary: PackSummary): Line[] {
+    const groups = Map.groupBy(rows, (row) => row.place ?? 'elsewhere')
+    return summary.section.flatMap((column): Line[] => {
+        const inside = groups.get(column.place) ?? []
+        if (inside.length === 0) return []
+        return [
+            { kind: 'head', key: `head:${column.place}`, column, rows: inside.length },
+            ...inside.map((row): Line => ({ kind: 'row', key: `row:${row.path}`, row, column: column.place })),
+        ]
+    })
+}

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SectionColumn } from '@/api/client'
+import { count } from '../words'
+import SeverityMark from './SeverityMark.vue'
+
+/** A cut through the pack's layers: base in hatch, what is overridden filled, additions dotted, findings cut into the top edge. */
+const props = defineProps<{ columns: readonly SectionColumn[]; isSmall?: boolean; chosen?: string }>()
+defineEmits<{ choose: [place: string] }>()
+
+const shown = computed(() =>
+    props.columns.filter((c) => c.place !== 'elsewhere' || c.additions > 0 || marks(c).length > 0),
+)
+
+const width = (column: SectionColumn) => Math.max(2.2, Math.sqrt(column.inBase + column.additions))
+const share = (column: SectionColumn) => (column.inBase === 0 ? 0 : column.overrides / column.inBase)
+const added = (column: SectionColumn) =>
+    column.additions === 0 ? 0 : Math.max(0.12, column.additions / Math.max(column.inBase + column.additions, 1))
+
+const marks = (column: SectionColumn) =>
+    (['blocker', 'warning', 'note'] as const)
+        .map((severity) => ({ severity, number: column.findings[severity] }))
+        .filter((mark) => mark.number > 0)
+
+function says(column: SectionColumn) {
+    const parts = [
+        column.place === 'elsewhere' ? '' : `${column.overrides} of ${column.inBase} overridden`,
+        column.additions > 0 ? `${column.additions} added` : '',
+        column.findings.blocker > 0 ? count(column.findings.blocker, 'blocker') : '',
+        column.findings.warning > 0 ? count(column.findings.warning, 'warning') : '',
+        column.findings.note > 0 ? count(column.findings.note, 'note') : '',
+    ]
+    return `${column.title}: ${parts.filter(Boolean).join(', ') || 'nothing yet'}`
+}
+</script>
+
+<template>
+    <div
+        class="flex min-w-0 gap-[3px]"
+        :class="isSmall ? 'h-[62px]' : 'h-[84px]'"
+        role="group"
+        aria-label="Section of the pack"
+    >
+        <component
+            :is="isSmall ? 'span' : 'button'"
+            v-for="column in shown"
+            :key="column.place"
+            :type="isSmall ? undefined : 'button'"
+            class="column min-w-[28px] basis-0 text-left"
+            :style="{ flexGrow: width(column) }"
+            :aria-pressed="isSmall ? undefined : chosen === column.place"
+            :aria-label="says(column)"
+            :role="isSmall ? 'img' : undefined"
+            :title="says(column)"
+            :data-place="column.place"
+            @click="isSmall || $emit('choose', chosen === column.place ? '' : column.place)"
+        >
+            <span
+                class="border-line relative block border border-b-0"
+                :class="[
+                    isSmall ? 'h-[44px]' : 'h-[48px]',
+                    chosen === column.place ? 'bg-paper outline-lake outline-2' : 'bg-paper',
+                ]"
+            >
+                <span class="bg-ink absolute inset-x-0 bottom-0" :style="{ height: `${share(column) * 100}%` }"></span>
+                <span
+                    v-if="column.additions > 0"
+                    class="border-ink absolute inset-x-0 border-2 border-b-0 border-dotted"
+                    :style="{
+                        bottom: `${share(column) * 100}%`,
+                        height: `${Math.min(added(column), 1 - share(column)) * 100}%`,
+                    }"
+                ></span>
+                <span class="absolute top-0 right-0 left-0 flex flex-wrap items-start gap-x-1 px-[3px]">
+                    <span
+                        v-for="mark in marks(column)"
+                        :key="mark.severity"
+                        class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-[2px] leading-3"
+                    >
+                        <SeverityMark :severity="mark.severity" />{{ mark.number }}
+                    </span>
+                </span>
+            </span>
+            <span class="hatch border-ink block border-t" :class="isSmall ? 'h-[9px]' : 'h-[12px]'"></span>
+            <span
+                v-if="!isSmall"
+                class="text-tiny block truncate pt-0.5"
+                :class="chosen === column.place ? 'font-bold' : ''"
+            >
+                {{ column.title }}
+            </span>
+        </component>
+    </div>
+</template>

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { baseUrl, fileUrl, type PackSummary } from '@/api/client'
+import type { Row } from '../ledger'
+import LiftedSheet from './LiftedSheet.vue'
+
+const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped?: boolean; size?: number }>()
+const yours = computed(() => (props.row.hash ? fileUrl(props.pack, props.row.path, props.row.hash) : null))
+const base = computed(() =>
+    props.row.baseHash ? baseUrl(props.summary.host, props.summary.edition, props.row.path, props.row.baseHash) : null,
+)
+</script>
+
+<template>
+    <LiftedSheet
+        :state="row.state"
+        :yours="yours"
+        :base="base"
+        :is-picture="row.isPicture"
+        :label="`${row.title}, ${row.noun}`"
+        :is-swapped="isSwapped"
+        :size="size"
+    />
+</template>

@@ -1,0 +1,22 @@
+/** "1 file", "12 files". */
+export const count = (number: number, word: string, plural = `${word}s`) =>
+    `${number.toLocaleString('en')} ${number === 1 ? word : plural}`
+
+/** A size in pixels as everywhere: "56 x 56". */
+export const pixels = (size: { width: number; height: number } | null | undefined) =>
+    size ? `${size.width} x ${size.height}` : ''
+
+/** A length in the unit that people read best. */
+export function bytes(length: number): string {
+    if (length < 1024) return `${length} B`
+    if (length < 1024 * 1024) return `${Math.round(length / 1024)} KB`
+    return `${(length / 1024 / 1024).toFixed(1)} MB`
+}
+
+/** A moment as people say it. */
+export const moment = (text: string) =>
+    new Date(text).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+
+export const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
+import type { EntryView } from '@/api/client'
+import { useQueryValue } from '@/shared/composables/useQueryValue'
+import PathText from '@/shared/parts/PathText.vue'
+import BesideIt from './BesideIt.vue'
+import EntryField from './EntryField.vue'
+import JsonEditor from './JsonEditor.vue'
+import { fieldsOf } from './schema'
+import { useEntryText } from './useEntryText'
+
+/** Form and text of one entry, in step. */
+const props = defineProps<{ pack: string; entry: EntryView }>()
+const tab = useQueryValue('tab', 'form')
+const editing = useEntryText(
+    () => props.pack,
+    () => props.entry,
+)
+const { text, value, faults, isDirty, isChangedElsewhere, isBusy } = editing
+const fields = computed(() => fieldsOf(props.entry.schema))
+const inForce = ref('')
+const shownField = computed(() => flat(fields.value).find((f) => f.pointer === inForce.value) ?? flat(fields.value)[0])
+const flat = (list: ReturnType<typeof fieldsOf>): ReturnType<typeof fieldsOf> =>
+    list.flatMap((f) => (f.fields.length > 0 ? flat(f.fields) : [f]))
+const loose = computed(() =>
+    faults.value.filter(
+        (fault) => tab.value === 'text' || !flat(fields.value).some((f) => f.pointer === fault.pointer),
+    ),
+)
+
+useEventListener(window, 'keydown', (event) => {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 's') {
+        event.preventDefault()
+        if (isDirty.value) void editing.save()
+    }
+})
+useEventListener(window, 'beforeunload', (event) => {
+    if (isDirty.value) event.preventDefault()
+})
+// What was typed is kept when the author goes elsewhere.
+const keep = async () => (isDirty.value && !isChangedElsewhere.value ? await editing.save() : true)
+onBeforeRouteLeave(keep)
+onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : true))
+</script>
+
+<template>
+    <div class="flex min-h-0">
+        <div class="flex min-w-0 grow flex-col">
+            <div class="border-line flex flex-wrap items-center gap-x-5 gap-y-2 border-b px-6 py-3">
+                <div class="min-w-0">
+                    <h2 class="text-large truncate leading-6 font-bold">
+                        {{ entry.title }}
+                        <span class="text-faint text-base font-normal">{{
+                            entry.title === entry.kindTitle ? '' : entry.kindTitle
+                        }}</span>
+                    </h2>
+                    <PathText :path="entry.path" />
+                </div>
+                <div class="flex gap-1" role="tablist" aria-label="How to edit">
+                    <button
+                        v-for="[key, word] in [
+                            ['form', 'Form'],
+                            ['text', 'Text'],
+                        ]"
+                        :key="key"
+                        type="button"
+                        role="tab"
+                        class="press"
+                        :class="tab === key ? 'press-main' : ''"
+                        :aria-selected="tab === key"
+                        @click="tab = key!"
+                    >
+                        {{ word }}
+                    </button>
+                </div>
+                <div class="ml-auto flex items-center gap-3">
+                    <span class="text-faint text-small" role="status">{{
+                        isDirty ? 'not saved yet' : entry.hash ? 'saved' : 'from the base'
+                    }}</span>
+                    <button type="button" class="press" :disabled="!isDirty" @click="editing.discard()">Discard</button>
+                    <button
+                        type="button"
+                        class="press press-main"
+                        :disabled="!isDirty || isBusy"
+                        data-test="save"
+                        @click="editing.save()"
+                    >
+                        Save
+                    </button>
+                </div>
+            </div>
+            <p v-if="isChangedElsewhere" class="border-line bg-paper border-b px-6 py-2" role="alert">
+                This entry was changed in another page while you edited it. What you typed is still here:
+                <button type="button" class="word" @click="editing.discard()">take the other page’s</button>, or copy
+                your text first.
+            </p>
+            <ul v-if="loose.length > 0" class="border-line border-b px-6 py-2" role="alert">
+                <li v-for="fault in loose" :key="fault.pointer + fault.says" class="text-small">
+                    <span class="text-madder" aria-hidden="true">▼ </span>Line {{ fault.line }}, column
+                    {{ fault.column }}: {{ fault.pointer ? `${fault.pointer.slice(1)}: ` : '' }}{{ fault.says }}.
+                </li>
+            </ul>
+            <div v-if="tab === 'text'" class="min-h-0 grow">
+                <JsonEditor v-model="text" :faults="faults" :schema="entry.schema" :choices="entry.choices" />
+            </div>
+            <div v-else-if="value === null" class="px-6 py-8">
+                <p>
+                    The text is no JSON that could be shown as a form. Mend it
+                    <button type="button" class="word" @click="tab = 'text'">as text</button> first.
+                </p>
+            </div>
+            <form
+                v-else
+                class="min-h-0 grow overflow-y-auto px-6 py-4"
+                :aria-label="`${entry.title}, as a form`"
+                @submit.prevent="editing.save()"
+            >
+                <div class="flex max-w-[560px] flex-col gap-4">
+                    <EntryField
+                        v-for="field in fields"
+                        :key="field.pointer"
+                        :field="field"
+                        :value="value"
+                        :faults="faults"
+                        :choices="entry.choices"
+                        :pack="pack"
+                        @set="editing.set"
+                        @look="inForce = $event"
+                    />
+                </div>
+            </form>
+        </div>
+        <BesideIt
+            v-if="shownField && entry.siblings.length > 0"
+            :field="shownField"
+            :siblings="entry.siblings"
+            :value="value"
+            @take="editing.set(shownField!.pointer, $event)"
+        />
+    </div>
+</template>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue'
+import type { Choice, FaultView } from '@/api/client'
+import { valueAt, type Field } from './schema'
+
+const props = defineProps<{
+    pack: string
+    field: Field
+    value: unknown
+    faults: readonly FaultView[]
+    choices: Record<string, Choice[]>
+}>()
+const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
+const id = useId()
+
+const own = computed(() => valueAt(props.value, props.field.pointer))
+const shown = computed(() =>
+    own.value === undefined ? '' : typeof own.value === 'object' ? JSON.stringify(own.value) : String(own.value),
+)
+const mine = computed(() => props.faults.filter((fault) => fault.pointer === props.field.pointer))
+const known = computed(() => props.choices[props.field.pointer])
+const isKnown = computed(() => known.value?.some((choice) => choice.value === own.value) ?? true)
+const range = computed(() => {
+    const { minimum, maximum } = props.field
+    if (minimum !== undefined && maximum !== undefined) return `${minimum} to ${maximum}`
+    return minimum !== undefined ? `${minimum} or more` : ''
+})
+const preset = computed(() => (props.field.default === undefined ? '' : `${String(props.field.default)} when left out`))
+
+function put(text: string) {
+    const { pointer, type } = props.field
+    if (text === '') emit('set', pointer, undefined)
+    else if (type === 'number') emit('set', pointer, Number.isNaN(Number(text)) ? text : Number(text))
+    else if (type === 'boolean') emit('set', pointer, text === 'true')
+    else emit('set', pointer, text)
+}
+const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
+</script>
+
+<template>
+    <fieldset v-if="field.type === 'object'" class="border-line border-l-2 pl-4">
+        <legend class="font-semibold">{{ field.title }}</legend>
+        <p v-if="field.help" class="text-faint text-small mb-2">{{ field.help }}</p>
+        <div class="flex flex-col gap-4">
+            <EntryField
+                v-for="inner in field.fields"
+                :key="inner.pointer"
+                :field="inner"
+                :value="value"
+                :faults="faults"
+                :choices="choices"
+                :pack="pack"
+                @set="(p, v) => $emit('set', p, v)"
+                @look="$emit('look', $event)"
+            />
+        </div>
+    </fieldset>
+    <div v-else @focusin="$emit('look', field.pointer)">
+        <label :for="id" class="font-semibold">{{ field.title }}</label>
+        <span v-if="!field.isRequired" class="text-faint text-small"> may be left out</span>
+        <div class="mt-1 flex items-center gap-3">
+            <select
+                v-if="known || field.type === 'choice' || field.type === 'boolean'"
+                :id="id"
+                class="field"
+                :value="shown"
+                :aria-describedby="`${id}-help`"
+                :aria-invalid="mine.length > 0"
+                @change="onInput"
+            >
+                <option v-if="!field.isRequired || shown === ''" value="">
+                    {{ field.isRequired ? 'choose …' : 'left out' }}
+                </option>
+                <option v-if="!isKnown && shown" :value="shown">{{ shown }} (does not exist)</option>
+                <template v-if="known">
+                    <option v-for="choice in known" :key="choice.value" :value="choice.value">
+                        {{ choice.name === choice.value ? choice.value : `${choice.name} · ${choice.value}`
+                        }}{{ choice.fromPack ? ' (yours)' : '' }}
+                    </option>
+                </template>
+                <template v-else>
+                    <option
+                        v-for="choice in field.type === 'boolean' ? ['true', 'false'] : field.choices"
+                        :key="choice"
+                        :value="choice"
+                    >
+                        {{ choice }}
+                    </option>
+                </template>
+            </select>
+            <template v-else>
+                <input
+                    :id="id"
+                    class="field"
+                    :class="field.type === 'number' ? 'max-w-32 font-mono' : ''"
+                    :value="shown"
+                    :inputmode="field.type === 'number' ? 'decimal' : undefined"
+                    :aria-describedby="`${id}-help`"
+                    :aria-invalid="mine.length > 0"
+                    :disabled="field.type === 'other'"
+                    autocomplete="off"
+                    @input="onInput"
+                />
+                <input
+                    v-if="field.type === 'number' && field.minimum !== undefined && field.maximum !== undefined"
+                    type="range"
+                    class="grow accent-(--ink)"
+                    :min="field.minimum"
+                    :max="field.maximum"
+                    :step="field.isWhole ? 1 : (field.maximum - field.minimum) / 100"
+                    :value="Number(shown || field.default || field.minimum)"
+                    :aria-label="`${field.title}, slider`"
+                    @input="onInput"
+                />
+            </template>
+            <button
+                v-if="!field.isRequired && own !== undefined"
+                type="button"
+                class="word text-small"
+                @click="put('')"
+            >
+                Leave out
+            </button>
+        </div>
+        <p :id="`${id}-help`" class="text-faint text-small">
+            {{ field.help }} <template v-if="range">{{ range }}. </template
+            ><template v-if="preset">{{ preset }}.</template
+            ><template v-if="field.type === 'other'">Edit it as text.</template>
+        </p>
+        <p v-for="fault in mine" :key="fault.says" class="text-small" role="alert">
+            <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.
+        </p>
+    </div>
+</template>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, data, type PackSummary } from '@/api/client'
+import { useChange } from '@/shared/composables/usePack'
+import type { Row } from '@/shared/ledger'
+import FindingNote from '@/shared/parts/FindingNote.vue'
+import RowName from '@/shared/parts/RowName.vue'
+import RowSheet from '@/shared/parts/RowSheet.vue'
+import { bytes, count, pixels } from '@/shared/words'
+import RowMenu from './RowMenu.vue'
+
+const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped: boolean }>()
+defineEmits<{ open: [] }>()
+const change = useChange(() => props.pack)
+
+const words: Record<string, string> = {
+    addition: 'added',
+    base: 'base',
+    unchanged: 'as the base',
+    unplaced: 'no place',
+    missing: 'missing',
+}
+const says = computed(() => words[props.row.state] ?? '')
+const size = computed(() => pixels(props.row.size) || (props.row.state === 'base' ? pixels(props.row.baseSize) : ''))
+
+function bring() {
+    return change.run(
+        () =>
+            data(
+                api.POST('/api/packs/{id}/bring', {
+                    params: { path: { id: props.pack } },
+                    body: { paths: [props.row.path] },
+                }),
+            ),
+        (result) => {
+            const along = result.brought.filter((b) => b.with)
+            return `Brought ${props.row.path}${along.length > 0 ? `, and with it ${along.map((b) => b.path).join(', ')}, which has to keep its size` : ''}.`
+        },
+    )
+}
+</script>
+
+<template>
+    <div
+        class="grid grid-cols-[64px_minmax(0,1fr)_196px_minmax(260px,36%)_28px] items-center gap-x-5 py-2 pr-6 pl-5 max-[1000px]:grid-cols-[64px_minmax(0,1fr)_minmax(220px,40%)_28px]"
+    >
+        <RowSheet :pack="pack" :summary="summary" :row="row" :is-swapped="isSwapped" />
+        <RowName :row="row" @open="$emit('open')" />
+        <p class="text-small font-mono whitespace-nowrap max-[1000px]:hidden">
+            <template v-if="row.state === 'override' && row.baseSize && row.size"
+                >{{ pixels(row.baseSize) }} <span class="text-faint">→</span> {{ pixels(row.size) }}</template
+            >
+            <template v-else
+                >{{ size || (row.length ? bytes(row.length) : '') }}
+                <span class="text-faint">{{ says }}</span></template
+            >
+        </p>
+        <div class="flex flex-col gap-2">
+            <button
+                v-if="row.state === 'base'"
+                type="button"
+                class="word text-small self-start"
+                :disabled="change.isBusy.value"
+                data-test="bring"
+                @click="bring"
+            >
+                Bring into the pack
+            </button>
+            <FindingNote
+                v-for="finding in row.findings.slice(0, 3)"
+                :key="finding.name.code + finding.name.pointer + finding.name.discriminator"
+                :pack="pack"
+                :finding="finding"
+            />
+            <router-link
+                v-if="row.findings.length > 3"
+                class="word text-small"
+                :to="{ name: 'prove', params: { id: pack } }"
+                >{{ count(row.findings.length - 3, 'more finding') }}</router-link
+            >
+            <p v-if="row.findings.length === 0 && row.state !== 'base'" class="text-faint text-small">
+                {{
+                    row.state === 'unchanged'
+                        ? 'The same bytes as the base’s: it changes nothing yet.'
+                        : row.state === 'unplaced'
+                          ? 'The host does not read it.'
+                          : 'As the host wants it.'
+                }}
+            </p>
+        </div>
+        <RowMenu v-if="row.hash" :pack="pack" :row="row" />
+    </div>
+</template>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { EllipsisHorizontalIcon } from '@heroicons/vue/24/outline'
+import { ref } from 'vue'
+import { api, data, fileUrl } from '@/api/client'
+import { useChange } from '@/shared/composables/usePack'
+import type { Row } from '@/shared/ledger'
+import UDialog from '@/shared/parts/UDialog.vue'
+
+const props = defineProps<{ pack: string; row: Row }>()
+const change = useChange(() => props.pack)
+const isRenaming = ref(false)
+const to = ref('')
+const path = { id: props.pack }
+
+function takeOut() {
+    return change.run(
+        () =>
+            data(
+                api.DELETE('/api/packs/{id}/file', {
+                    params: { path, query: { path: props.row.path } },
+                    headers: { 'If-Match': `"${props.row.hash}"` },
+                }),
+            ),
+        () => `${props.row.path} is out of the pack.`,
+    )
+}
+
+async function rename() {
+    const made = await change.run(
+        () =>
+            data(
+                api.POST('/api/packs/{id}/moves', {
+                    params: { path },
+                    body: { from: props.row.path, to: to.value.trim() },
+                }),
+            ),
+        () => `Renamed to ${to.value.trim()}.`,
+    )
+    if (made) isRenaming.value = false
+}
+</script>
+
+<template>
+    <Menu as="div" class="relative">
+        <MenuButton class="flex size-7 items-center justify-center" :aria-label="`More for ${row.path}`"
+            ><EllipsisHorizontalIcon class="size-5" aria-hidden="true"
+        /></MenuButton>
+        <MenuItems class="border-ink bg-paper rounded-card absolute right-0 z-20 mt-1 w-44 border py-1 outline-none">
+            <MenuItem v-slot="{ active }">
+                <button
+                    type="button"
+                    class="block w-full px-3 py-1 text-left"
+                    :class="active ? 'bg-film' : ''"
+                    @click="((to = row.path), (isRenaming = true))"
+                >
+                    Rename …
+                </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+                <a
+                    class="block w-full px-3 py-1"
+                    :class="active ? 'bg-film' : ''"
+                    :href="fileUrl(pack, row.path)"
+                    :download="row.path.slice(row.path.lastIndexOf('/') + 1)"
+                    >Save a copy</a
+                >
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+                <button
+                    type="button"
+                    class="block w-full px-3 py-1 text-left"
+                    :class="active ? 'bg-film' : ''"
+                    @click="takeOut"
+                >
+                    Take out
+                </button>
+            </MenuItem>
+        </MenuItems>
+    </Menu>
+    <UDialog v-model="isRenaming" title="Rename" is-wide>
+        <form @submit.prevent="rename">
+            <label>
+                <span class="font-semibold">Path in the pack</span>
+                <input v-model="to" class="field mt-1 font-mono" required maxlength="400" />
+            </label>
+            <div class="mt-5 flex justify-end gap-3">
+                <button type="button" class="press" @click="isRenaming = false">Not now</button>
+                <button
+                    type="submit"
+                    class="press press-main"
+                    :disabled="change.isBusy.value || to.trim() === row.path"
+                >
+                    Rename
+                </button>
+            </div>
+        </form>
+    </UDialog>
+</template>

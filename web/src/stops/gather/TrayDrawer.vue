@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, inject, ref, watch } from 'vue'
+import { api, data, type TrayRow } from '@/api/client'
+import { dropKey } from '@/frame/useTrayDrop'
+import { useChange } from '@/shared/composables/usePack'
+import { count } from '@/shared/words'
+import TrayRowView from './TrayRowView.vue'
+
+/** Files that were dropped in and are not yet placed; it opens by itself when something is dropped. */
+const props = defineProps<{ id: string }>()
+const drop = inject(dropKey)!
+const { progress, refused } = drop
+const { data: tray, isFetching } = useQuery({
+    queryKey: ['pack', () => props.id, 'tray'],
+    queryFn: () => data(api.GET('/api/packs/{id}/tray', { params: { path: { id: props.id } } })),
+    placeholderData: (before) => before,
+})
+const change = useChange(() => props.id)
+const isOpen = ref(true)
+const rows = computed(() => tray.value?.rows ?? [])
+watch(
+    () => [rows.value.length, progress.value, refused.value.length],
+    ([now, sending], [before]) => {
+        if (sending !== null || (now as number) > (before as number)) isOpen.value = true
+    },
+)
+
+const box = ref<HTMLElement>()
+const virtualizer = useVirtualizer(
+    computed(() => ({
+        count: rows.value.length,
+        getScrollElement: () => box.value ?? null,
+        estimateSize: () => 58,
+        getItemKey: (index: number) => rows.value[index]?.path ?? index,
+        overscan: 6,
+    })),
+)
+const measure = (element: unknown) => virtualizer.value.measureElement(element as HTMLElement | null)
+
+const path = { id: props.id }
+const placeSure = () =>
+    change.run(
+        () => data(api.POST('/api/packs/{id}/tray/placements', { params: { path }, body: { allSure: true } })),
+        (result) =>
+            `${count(result.placed, 'file')} placed${result.left.length > 0 ? `; ${count(result.left.length, 'stays', 'stay')}: ${result.left[0]?.says}` : ''}.`,
+    )
+const place = (row: TrayRow, target: string) =>
+    change.run(
+        async () => {
+            const result = await data(
+                api.POST('/api/packs/{id}/tray/placements', {
+                    params: { path },
+                    body: { files: [{ file: row.file, target }] },
+                }),
+            )
+            return result
+        },
+        (result) =>
+            result.placed > 0 ? `Placed at ${target}.` : `${row.file} stays in the tray: ${result.left[0]?.says}`,
+    )
+const discard = (files: string[]) =>
+    change.run(
+        () => data(api.POST('/api/packs/{id}/tray/discards', { params: { path }, body: { files } })),
+        () => `${count(files.length, 'file')} thrown away.`,
+    )
+</script>
+
+<template>
+    <section
+        v-if="rows.length > 0 || progress !== null || refused.length > 0"
+        class="border-ink bg-paper flex max-h-[50%] shrink-0 flex-col border-t-2"
+        aria-label="Tray"
+        data-test="tray"
+    >
+        <header class="flex items-center gap-4 px-6 py-2">
+            <button type="button" class="font-bold" :aria-expanded="isOpen" @click="isOpen = !isOpen">
+                {{ isOpen ? '▾' : '▸' }} Tray
+            </button>
+            <span class="text-faint text-small" role="status">
+                {{ count(rows.length, 'file') }} to place<template v-if="isFetching"
+                    >, looking where they belong …</template
+                >
+            </span>
+            <progress v-if="progress !== null" class="h-2 w-48" :value="progress" aria-label="Sending files"></progress>
+            <span class="ml-auto flex items-center gap-4">
+                <button
+                    v-if="rows.length > 0"
+                    type="button"
+                    class="word text-small"
+                    :disabled="change.isBusy.value"
+                    @click="discard(rows.map((r) => r.file))"
+                >
+                    Throw all away
+                </button>
+                <button
+                    v-if="tray && tray.sure > 0"
+                    type="button"
+                    class="press press-main"
+                    :disabled="change.isBusy.value"
+                    data-test="place-sure"
+                    @click="placeSure"
+                >
+                    Place {{ count(tray.sure, 'sure one') }}
+                </button>
+            </span>
+        </header>
+        <div v-show="isOpen" class="flex min-h-0 flex-col">
+            <div v-if="refused.length > 0" class="border-line border-t px-6 py-2" role="alert" data-test="refused">
+                <p class="text-small flex items-baseline gap-3 font-semibold">
+                    {{ count(refused.length, 'file was', 'files were') }} refused; the rest came in.
+                    <button type="button" class="word" @click="drop.refused.value = []">Close</button>
+                </p>
+                <ul class="text-small max-h-28 overflow-y-auto">
+                    <li v-for="item in refused" :key="item.path + item.says">
+                        <span class="text-madder" aria-hidden="true">▼ </span
+                        ><span class="font-mono">{{ item.path }}</span> {{ item.says }}
+                    </li>
+                </ul>
+            </div>
+            <div
+                ref="box"
+                class="min-h-0 overflow-y-auto"
+                :style="{ height: `${Math.min(rows.length, 5) * 58}px` }"
+                role="list"
+                aria-label="Files in the tray"
+                tabindex="-1"
+            >
+                <div class="relative w-full" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+                    <div
+                        v-for="item in virtualizer.getVirtualItems()"
+                        :key="item.key as string"
+                        :ref="measure"
+                        :data-index="item.index"
+                        class="absolute inset-x-0 top-0"
+                        :style="{ transform: `translateY(${item.start}px)` }"
+                        role="listitem"
+                    >
+                        <TrayRowView
+                            v-if="rows[item.index]"
+                            :pack="id"
+                            :row="rows[item.index]!"
+                            :is-busy="change.isBusy.value"
+                            @place="place(rows[item.index]!, $event)"
+                            @discard="discard([rows[item.index]!.file])"
+                        />
+                    </div>
+                </div>
+            </div>
+        </div>
+    </section>
+</template>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { fileUrl, type PackListItem } from '@/api/client'
+import PackSection from '@/shared/parts/PackSection.vue'
+import SeverityMark from '@/shared/parts/SeverityMark.vue'
+import { count, day } from '@/shared/words'
+
+const props = defineProps<{ pack: PackListItem }>()
+defineEmits<{ delete: [] }>()
+const summary = computed(() => props.pack.summary)
+const hasFindings = computed(() => summary.value.findings.blocker + summary.value.findings.warning > 0)
+</script>
+
+<template>
+    <li
+        class="border-line hover:bg-paper focus-within:bg-paper relative grid grid-cols-[150px_minmax(220px,340px)_minmax(0,1fr)_190px] gap-5 border-b px-6 py-4 max-[1000px]:grid-cols-[150px_minmax(0,1fr)_170px]"
+        data-pack
+    >
+        <img
+            v-if="summary.front"
+            :src="fileUrl(pack.id, summary.front, pack.changedAt)"
+            alt=""
+            class="h-[94px] w-[150px] object-cover"
+        />
+        <span v-else class="hatch border-line h-[94px] w-[150px] border" aria-hidden="true"></span>
+        <div class="min-w-0">
+            <h2 class="text-large truncate">
+                <!-- The whole row is the link. -->
+                <router-link
+                    :to="{ name: 'gather', params: { id: pack.id } }"
+                    class="font-bold after:absolute after:inset-0"
+                    >{{ summary.title }}</router-link
+                >
+                <span v-if="summary.version" class="text-faint text-base ml-2"
+                    >{{ pack.released === summary.version ? '' : 'draft ' }}{{ summary.version }}</span
+                >
+            </h2>
+            <p class="text-faint text-small truncate">
+                {{ summary.editionTitle }} · <span class="font-mono">{{ summary.packId ?? 'no manifest yet' }}</span>
+            </p>
+            <p class="text-small mt-1">
+                {{
+                    pack.about ??
+                    count(summary.files, 'file') + (summary.inTray ? `, ${summary.inTray} in the tray` : '')
+                }}
+            </p>
+        </div>
+        <PackSection class="self-center max-[1000px]:hidden" :columns="summary.section" is-small />
+        <div class="text-small self-center">
+            <p class="flex items-center gap-1.5">
+                <template v-if="hasFindings">
+                    <span v-if="summary.findings.blocker" class="flex items-center gap-1.5"
+                        ><SeverityMark severity="blocker" />{{ count(summary.findings.blocker, 'blocker') }}</span
+                    >
+                    <span v-if="summary.findings.warning" class="flex items-center gap-1.5"
+                        ><SeverityMark severity="warning" />{{ count(summary.findings.warning, 'warning') }}</span
+                    >
+                </template>
+                <span v-else>nothing found</span>
+            </p>
+            <p class="text-faint">
+                {{ pack.released ? `released: ${pack.released} on ${day(pack.releasedAt!)}` : 'not yet released' }}
+            </p>
+            <button
+                type="button"
+                class="text-faint relative underline underline-offset-2 hover:no-underline"
+                @click="$emit('delete')"
+            >
+                Delete …
+            </button>
+        </div>
+    </li>
+</template>

@@ -1,0 +1,54 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
+import { upload, type Incoming } from '@/api/upload'
+import { useMessages } from '@/shared/composables/useMessages'
+import { count } from '@/shared/words'
+
+/** Opens a folder or a package as a pack; asks for the host where there is more than one. */
+export function useImport() {
+    const router = useRouter()
+    const queries = useQueryClient()
+    const { say, warn } = useMessages()
+    const progress = ref<number | null>(null)
+    const waiting = ref<readonly Incoming[]>([])
+    const hosts = ref<readonly HostView[]>([])
+
+    async function offer(files: readonly Incoming[]) {
+        if (files.length === 0 || progress.value !== null) return
+        hosts.value = await queries.fetchQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
+        const only = hosts.value.length === 1 ? hosts.value[0] : undefined
+        if (only) await run(only.key, files)
+        else waiting.value = files
+    }
+
+    async function run(host: string, files: readonly Incoming[]) {
+        waiting.value = []
+        progress.value = 0
+        const total = files.reduce((sum, item) => sum + item.file.size, 1)
+        try {
+            const made = await upload<PackMade>(
+                `/api/packs/import?host=${host}`,
+                files,
+                (sent) => (progress.value = Math.min(1, sent / total)),
+            )
+            await queries.invalidateQueries({ queryKey: ['packs'] })
+            const refused =
+                made.refused.length > 0
+                    ? ` ${count(made.refused.length, 'name')} could not be taken: ${made.refused[0]?.says}`
+                    : ''
+            const tell = made.refused.length > 0 ? warn : say
+            tell(`“${made.title}” is open.${refused}`)
+            await router.push({ name: 'prove', params: { id: made.id } })
+        } catch (problem) {
+            warn(problem instanceof Problem ? problem.message : 'The files cannot be read; were they moved meanwhile?')
+        } finally {
+            progress.value = null
+        }
+    }
+
+    return { progress, waiting, hosts, offer, run, forget: () => (waiting.value = []) }
+}
+
+export type Import = ReturnType<typeof useImport>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, data } from '@/api/client'
+import { useChange, useFindings, useLedger, usePack } from '@/shared/composables/usePack'
+import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { join, lines, matches, type Row } from '@/shared/ledger'
+import FindingNote from '@/shared/parts/FindingNote.vue'
+import LedgerList from '@/shared/parts/LedgerList.vue'
+import RowName from '@/shared/parts/RowName.vue'
+import RowSheet from '@/shared/parts/RowSheet.vue'
+import SeverityMark from '@/shared/parts/SeverityMark.vue'
+import StateNote from '@/shared/parts/StateNote.vue'
+import { count } from '@/shared/words'
+import { useRowOpening } from '../gather/useRowOpening'
+import TrialView from './TrialView.vue'
+
+const props = defineProps<{ id: string }>()
+const { data: pack } = usePack(() => props.id)
+const { data: ledger } = useLedger(() => props.id)
+const { data: findings, error, isPending, refetch } = useFindings(() => props.id)
+const change = useChange(() => props.id)
+const open = useRowOpening(() => props.id)
+const place = useQueryValue('place')
+const look = useQueryValue('look', 'findings')
+const severity = useQueryValue('severity')
+const swapped = ref<string | null>(null)
+
+const summary = computed(() => pack.value?.summary)
+const chosen = computed(() =>
+    (findings.value?.findings ?? []).filter((f) =>
+        severity.value === 'waived'
+            ? f.waived !== null
+            : !severity.value || (f.severity === severity.value && f.waived === null),
+    ),
+)
+const rows = computed(() =>
+    join(ledger.value?.rows ?? [], chosen.value).filter(
+        (row) =>
+            row.findings.length > 0 && matches(row, { place: place.value, state: 'all', words: [], hits: new Set() }),
+    ),
+)
+const shownLines = computed(() => (summary.value ? lines(rows.value, summary.value) : []))
+const waived = computed(() => (findings.value?.findings ?? []).filter((f) => f.waived).length)
+const filters = computed(() => [
+    { key: 'blocker', word: 'Blockers', number: findings.value?.counts.blocker ?? 0 },
+    { key: 'warning', word: 'Warnings', number: findings.value?.counts.warning ?? 0 },
+    { key: 'note', word: 'Notes', number: findings.value?.counts.note ?? 0 },
+    { key: 'waived', word: 'Waived', number: waived.value },
+])
+
+const fixSafe = () =>
+    change.run(
+        () => data(api.POST('/api/packs/{id}/fixes', { params: { path: { id: props.id } }, body: { allSafe: true } })),
+        (result) => `${count(result.applied, 'fix', 'fixes')} applied.`,
+    )
+
+function onKey(key: string, row: Row, element: HTMLElement | null) {
+    if (key === 'x' || key === 'b') swapped.value = swapped.value === row.path ? null : row.path
+    if (key === 'f') element?.querySelector<HTMLButtonElement>('[data-test="fix"]')?.click()
+    if (key === 'w') element?.querySelector<HTMLButtonElement>('[data-test="waive"]')?.click()
+}
+</script>
+
+<template>
+    <div class="flex h-full flex-col">
+        <div class="flex flex-wrap items-center gap-x-5 gap-y-2 px-6 py-3">
+            <div class="flex gap-1" role="group" aria-label="Look at">
+                <button
+                    type="button"
+                    class="press"
+                    :class="look === 'findings' ? 'press-main' : ''"
+                    :aria-pressed="look === 'findings'"
+                    @click="look = 'findings'"
+                >
+                    Findings
+                </button>
+                <button
+                    type="button"
+                    class="press"
+                    :class="look === 'trial' ? 'press-main' : ''"
+                    :aria-pressed="look === 'trial'"
+                    data-test="look-trial"
+                    @click="look = 'trial'"
+                >
+                    Trial
+                </button>
+            </div>
+            <template v-if="look === 'findings'">
+                <button
+                    v-for="filter in filters.filter((f) => f.number > 0)"
+                    :key="filter.key"
+                    type="button"
+                    class="text-small flex items-center gap-1.5"
+                    :class="severity === filter.key ? 'font-bold underline underline-offset-4' : ''"
+                    :aria-pressed="severity === filter.key"
+                    @click="severity = severity === filter.key ? '' : filter.key"
+                >
+                    <SeverityMark v-if="filter.key !== 'waived'" :severity="filter.key" />{{ filter.number }}
+                    {{ filter.word.toLowerCase() }}
+                </button>
+                <button v-if="place" type="button" class="word text-small" @click="place = ''">Show all places</button>
+                <button
+                    v-if="findings && findings.safe > 0"
+                    type="button"
+                    class="press press-main ml-auto"
+                    :disabled="change.isBusy.value"
+                    data-test="fix-safe"
+                    @click="fixSafe"
+                >
+                    Apply {{ count(findings.safe, 'safe fix', 'safe fixes') }}
+                </button>
+                <span v-if="findings && findings.safe > 0" class="text-faint text-small"
+                    >They lose nothing and leave no choice.</span
+                >
+            </template>
+        </div>
+        <div class="border-line min-h-0 grow border-t">
+            <TrialView v-if="look === 'trial'" :id="id" />
+            <StateNote
+                v-else-if="isPending || (error && !findings)"
+                :is-loading="isPending"
+                :problem="error"
+                @again="refetch"
+            />
+            <StateNote
+                v-else-if="rows.length === 0"
+                :title="place || severity ? 'Nothing found here' : 'Nothing found'"
+            >
+                <template v-if="place || severity">Another place or severity may have some.</template>
+                <template v-else
+                    >{{ summary?.hostTitle }} would show every file as you made it. Try it in
+                    <button type="button" class="word" @click="look = 'trial'">the trial</button>, then build it in
+                    Release.</template
+                >
+            </StateNote>
+            <LedgerList v-else :lines="shownLines" label="Findings" @open="open" @key="onKey">
+                <template #default="{ row }">
+                    <div
+                        class="grid grid-cols-[64px_minmax(0,1fr)_minmax(360px,56%)] items-center gap-x-5 py-2 pr-6 pl-5"
+                    >
+                        <RowSheet :pack="id" :summary="summary!" :row="row" :is-swapped="swapped === row.path" />
+                        <RowName :row="row" @open="open(row)" />
+                        <div class="flex flex-col gap-2">
+                            <FindingNote
+                                v-for="finding in row.findings"
+                                :key="finding.name.code + finding.name.pointer + finding.name.discriminator"
+                                :pack="id"
+                                :finding="finding"
+                            />
+                        </div>
+                    </div>
+                </template>
+            </LedgerList>
+        </div>
+    </div>
+</template>

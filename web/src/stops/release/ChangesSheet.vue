@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { fileUrl, type DraftView } from '@/api/client'
+import { count } from '@/shared/words'
+
+/** What changed since the last release, in pictures; for a first release, what is in it. */
+const props = defineProps<{ pack: string; draft: DraftView; host: string }>()
+const most = 240
+const items = computed(() =>
+    props.draft.since ? props.draft.changes : props.draft.files.map((f) => ({ ...f, change: 'added' })),
+)
+const pictures = computed(() => items.value.filter((item) => item.isPicture && item.hash))
+const others = computed(() => items.value.filter((item) => !item.isPicture || !item.hash))
+</script>
+
+<template>
+    <section class="px-6 py-4" aria-label="Changes">
+        <h2 class="text-large font-bold">
+            {{ draft.since ? `Changed since ${draft.since}` : 'In the first release' }}
+        </h2>
+        <p class="text-faint">
+            {{
+                items.length === 0
+                    ? draft.since
+                        ? 'Nothing but, perhaps, the manifest.'
+                        : 'Nothing yet.'
+                    : count(items.length, 'file')
+            }}
+        </p>
+        <ul class="mt-3 grid grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-3">
+            <li v-for="item in pictures.slice(0, most)" :key="item.path" class="min-w-0" :title="item.path">
+                <span
+                    class="bg-paper flex h-[84px] items-center justify-center"
+                    :class="item.change === 'added' ? 'border-ink border-2 border-dotted' : 'border-line border'"
+                >
+                    <img
+                        :src="fileUrl(pack, item.path, item.hash)"
+                        alt=""
+                        class="pixels max-h-[72px] max-w-[88px] min-h-[44px] object-contain"
+                        loading="lazy"
+                    />
+                </span>
+                <span class="text-tiny block truncate font-mono">{{ item.path.split('/').slice(-2).join('/') }}</span>
+                <span class="text-faint text-tiny">{{ item.change }}</span>
+            </li>
+        </ul>
+        <p v-if="pictures.length > most" class="text-faint mt-2">
+            and {{ count(pictures.length - most, 'more picture') }}
+        </p>
+        <ul class="mt-4">
+            <li v-for="item in others.slice(0, most)" :key="item.path" class="text-small flex gap-3">
+                <span class="text-faint w-16 shrink-0">{{ item.change }}</span><span
+                    class="min-w-0 font-mono break-all"
+                    >{{ item.path }}</span
+                >
+            </li>
+        </ul>
+        <template v-if="draft.omitted.length > 0">
+            <h3 class="mt-5 font-bold">Left out</h3>
+            <p class="text-faint text-small">
+                {{ host }} does not read these, so they do not go into the package. They stay in your pack.
+            </p>
+            <ul class="text-small font-mono">
+                <li v-for="path in draft.omitted.slice(0, most)" :key="path" class="break-all">{{ path }}</li>
+            </ul>
+            <p v-if="draft.omitted.length > most" class="text-faint">
+                and {{ count(draft.omitted.length - most, 'more file') }}
+            </p>
+        </template>
+    </section>
+</template>

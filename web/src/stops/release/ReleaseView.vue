@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, data } from '@/api/client'
+import { useLatestJob } from '@/shared/composables/useJob'
+import { useChange, usePack } from '@/shared/composables/usePack'
+import JobLine from '@/shared/parts/JobLine.vue'
+import StateNote from '@/shared/parts/StateNote.vue'
+import { count } from '@/shared/words'
+import ChangesSheet from './ChangesSheet.vue'
+import PackageTree from './PackageTree.vue'
+import ReleaseList from './ReleaseList.vue'
+
+const props = defineProps<{ id: string }>()
+const { data: pack } = usePack(() => props.id)
+const {
+    data: draft,
+    error,
+    isPending,
+    refetch,
+} = useQuery({
+    queryKey: ['pack', () => props.id, 'draft'],
+    queryFn: () => data(api.GET('/api/packs/{id}/draft', { params: { path: { id: props.id } } })),
+    placeholderData: (before) => before,
+})
+const { data: releases } = useQuery({
+    queryKey: ['releases', () => props.id],
+    queryFn: () => data(api.GET('/api/packs/{id}/releases', { params: { path: { id: props.id } } })),
+})
+const { data: job, refetch: lookAtJob } = useLatestJob(() => props.id, 'build')
+const change = useChange(() => props.id)
+
+const version = ref('')
+const notes = ref('')
+const allowBlockers = ref(false)
+const isTouched = ref({ version: false, notes: false })
+// What the author typed stays; what was only suggested follows the pack.
+watch(
+    draft,
+    (now) => {
+        if (!now) return
+        if (!isTouched.value.version) version.value = now.suggested
+        if (!isTouched.value.notes) notes.value = now.notes
+    },
+    { immediate: true },
+)
+watch(
+    () => job.value?.state,
+    (state, before) => {
+        if (state === 'done' && before && before !== 'done') {
+            isTouched.value = { version: false, notes: false }
+            void refetch()
+        }
+    },
+)
+const isUnderWay = computed(() => job.value?.state === 'queued' || job.value?.state === 'running')
+const isTaken = computed(() => releases.value?.some((r) => r.version === version.value.trim()) ?? false)
+
+async function build() {
+    await change.run(() =>
+        data(
+            api.POST('/api/packs/{id}/releases', {
+                params: { path: { id: props.id } },
+                body: { version: version.value.trim(), notes: notes.value, allowBlockers: allowBlockers.value },
+            }),
+        ),
+    )
+    await lookAtJob()
+}
+</script>
+
+<template>
+    <StateNote v-if="isPending || (error && !draft)" :is-loading="isPending" :problem="error" @again="refetch" />
+    <div
+        v-else-if="draft"
+        class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px] max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px]"
+    >
+        <ReleaseList :pack="id" :releases="releases ?? []" class="border-line overflow-y-auto border-r" />
+        <ChangesSheet :pack="id" :draft="draft" :host="pack?.summary.hostTitle ?? ''" class="overflow-y-auto" />
+        <aside class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4" aria-label="Build">
+            <form class="flex flex-col gap-3" @submit.prevent="build">
+                <h2 class="text-large font-bold">Build a release</h2>
+                <label>
+                    <span class="font-semibold">Version</span>
+                    <input
+                        v-model="version"
+                        class="field mt-1 font-mono"
+                        required
+                        pattern="\d+\.\d+\.\d+"
+                        title="Three numbers, such as 1.2.0"
+                        aria-describedby="version-help"
+                        @input="isTouched.version = true"
+                    />
+                    <span id="version-help" class="text-faint text-small">
+                        {{
+                            isTaken
+                                ? `${version} is released already, and a release is not changed; ${draft.suggested} is free.`
+                                : version === draft.suggested
+                                  ? `Suggested: ${draft.why}.`
+                                  : `Suggested: ${draft.suggested}, because ${draft.why}.`
+                        }}
+                    </span>
+                </label>
+                <label>
+                    <span class="font-semibold">Notes</span>
+                    <textarea
+                        v-model="notes"
+                        class="field mt-1"
+                        rows="4"
+                        maxlength="4000"
+                        @input="isTouched.notes = true"
+                    ></textarea>
+                </label>
+                <label v-if="draft.blockers > 0" class="text-small flex items-start gap-2">
+                    <input v-model="allowBlockers" type="checkbox" class="mt-1" />
+                    <span
+                        >Build with {{ count(draft.blockers, 'blocker') }}: the host would show or drop things otherwise
+                        than you made them.
+                        <router-link class="word" :to="{ name: 'prove', params: { id } }"
+                            >Mend them in Prove</router-link
+                        ></span
+                    >
+                </label>
+                <div class="flex flex-wrap items-center gap-3">
+                    <button
+                        type="submit"
+                        class="press press-main"
+                        :disabled="
+                            isUnderWay || change.isBusy.value || isTaken || (draft.blockers > 0 && !allowBlockers)
+                        "
+                        data-test="build"
+                    >
+                        Build
+                    </button>
+                    <JobLine v-if="job" :job="job" />
+                </div>
+            </form>
+            <PackageTree :draft="draft" />
+        </aside>
+    </div>
+</template>

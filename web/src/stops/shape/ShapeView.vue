@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, inject, onBeforeUnmount, onMounted } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, data } from '@/api/client'
+import type { Incoming } from '@/api/upload'
+import { dropKey } from '@/frame/useTrayDrop'
+import { useKeys } from '@/shared/composables/useKeys'
+import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
+import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { join } from '@/shared/ledger'
+import StateNote from '@/shared/parts/StateNote.vue'
+import ComparePanes from './ComparePanes.vue'
+import FilmStrip from './FilmStrip.vue'
+import RulesAside from './RulesAside.vue'
+import StepPlates from './StepPlates.vue'
+import { useSteps } from './useSteps'
+
+const props = defineProps<{ id: string }>()
+const { data: pack } = usePack(() => props.id)
+const { data: ledger, error, isPending, refetch } = useLedger(() => props.id)
+const { data: findings } = useFindings(() => props.id)
+const drop = inject(dropKey)!
+const router = useRouter()
+const place = useQueryValue('place')
+const path = useQueryValue('path')
+
+const pictures = computed(() =>
+    join(ledger.value?.rows ?? [], findings.value?.findings ?? []).filter(
+        (row) => row.isPicture && row.place && row.hash && (!place.value || row.place === place.value),
+    ),
+)
+/** The picture asked for, else the first with a finding, else the first. */
+const shownPath = computed(
+    () => path.value || (pictures.value.find((row) => row.findings.length > 0) ?? pictures.value[0])?.path || '',
+)
+
+const {
+    data: picture,
+    error: problem,
+    refetch: again,
+} = useQuery({
+    queryKey: ['pack', () => props.id, 'picture', shownPath],
+    queryFn: () =>
+        data(
+            api.GET('/api/packs/{id}/picture', {
+                params: { path: { id: props.id }, query: { path: shownPath.value } },
+            }),
+        ),
+    enabled: () => shownPath.value !== '',
+    placeholderData: (before) => before,
+})
+const steps = useSteps(() => props.id, picture)
+
+function step(by: number) {
+    const at = pictures.value.findIndex((row) => row.path === shownPath.value)
+    const next = pictures.value[Math.max(0, Math.min(pictures.value.length - 1, at + by))]
+    if (next) path.value = next.path
+}
+
+// One picture dropped here is a new source for the one that is shown; anything else goes into the tray.
+function takeSource(files: Incoming[]): boolean {
+    const only = files.length === 1 ? files[0] : undefined
+    if (!only || !picture.value?.yours || !/\.png$/i.test(only.path)) return false
+    void steps.renew(only.file)
+    return true
+}
+onMounted(() => (drop.taker.value = takeSource))
+onBeforeUnmount(() => (drop.taker.value = null))
+
+useKeys({
+    j: () => step(1),
+    k: () => step(-1),
+    Escape: () => void router.push({ name: 'gather', params: { id: props.id } }),
+})
+</script>
+
+<template>
+    <StateNote v-if="isPending || (error && !ledger)" :is-loading="isPending" :problem="error" @again="refetch" />
+    <StateNote v-else-if="!shownPath" title="No pictures yet">
+        {{ place ? 'Your pack has no picture in this place.' : 'Your pack has no pictures.' }} Drop some anywhere on
+        this page, or bring some from the base in
+        <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>.
+    </StateNote>
+    <div v-else class="flex h-full flex-col">
+        <FilmStrip :pack="id" :summary="pack!.summary" :rows="pictures" :path="shownPath" @choose="path = $event" />
+        <StateNote v-if="problem" :problem="problem" @again="again" />
+        <div v-else-if="picture" class="flex min-h-0 grow">
+            <div class="flex min-w-0 grow flex-col px-6 py-3">
+                <ComparePanes :pack="id" :summary="pack!.summary" :picture="picture" class="min-h-0 grow" />
+                <StepPlates v-if="picture.yours" :pack="id" :picture="picture" :steps="steps" class="shrink-0 pt-3" />
+            </div>
+            <RulesAside :pack="id" :picture="picture" />
+        </div>
+    </div>
+</template>
