@@ -92,7 +92,7 @@ public static class RuleSentences
     {
         if (overlay.Targets(rule.Places, placement.Bindings) is not [var first, ..] targets) return null;
         var there = targets.Select(overlay.Shown).FirstOrDefault(p => p is not null);
-        var measured = there is null ? "missing" : there.FromBase ? "in the base" : "in your pack";
+        var measured = there is null ? (overlay.PackHas(first) ? "left out by the host" : "missing") : there.FromBase ? "in the base" : "in your pack";
         return new RuleSentence($"{(there?.Path ?? first).FileName} beside it", measured, there is not null);
     }
 

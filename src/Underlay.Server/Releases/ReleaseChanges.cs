@@ -54,10 +54,10 @@ internal static partial class ReleaseChanges
     {
         if (last is null) return $"First release, {files} files.";
         if (changes.Count == 0) return $"As {last}.";
-        var lines = new[] { ("added", "Added"), ("changed", "Changed"), ("removed", "Removed") }
-            .Select(kind => (kind.Item2, Paths: changes.Where(c => c.Change == kind.Item1).Select(c => c.Path).ToList()))
+        var lines = new[] { (Change: "added", Word: "Added"), (Change: "changed", Word: "Changed"), (Change: "removed", Word: "Removed") }
+            .Select(kind => (kind.Word, Paths: changes.Where(c => c.Change == kind.Change).Select(c => c.Path).ToList()))
             .Where(kind => kind.Paths.Count > 0)
-            .Select(kind => $"{kind.Item2}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
+            .Select(kind => $"{kind.Word}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
         return string.Join('\n', lines);
     }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, data, type FindingView } from '@/api/client'
 import { useChange } from '../composables/usePack'
 import SeverityMark from './SeverityMark.vue'
@@ -10,6 +11,15 @@ const isWaiving = ref(false)
 const reason = ref('')
 
 const path = { id: props.pack }
+
+// What no fix can repair is repaired where such files are worked on.
+const route = useRoute()
+const where = computed(() => {
+  const { path: file } = props.finding.name
+  if (props.finding.fix || props.finding.waived || props.finding.place === 'elsewhere') return null
+  const name = file.endsWith('.json') ? 'define' : 'shape'
+  return route.name === name ? null : { name, params: { id: props.pack }, query: { path: file } }
+})
 
 function fix() {
     const title = props.finding.fix?.title
@@ -56,7 +66,6 @@ defineExpose({ fix, openWaive: () => (isWaiving.value = true) })
         <p class="text-small">
             <SeverityMark :severity="finding.severity" class="mr-1.5 inline align-[-1px]" />
             <span :class="finding.waived ? 'text-faint' : ''">{{ finding.message }}</span>
-            <span v-if="finding.line" class="text-faint"> Line {{ finding.line }}, column {{ finding.column }}.</span>
             <span v-if="finding.waived" class="text-faint"> Waived: “{{ finding.waived }}”.</span>
         </p>
         <p v-if="!isWaiving" class="text-small flex flex-wrap gap-x-4">
@@ -70,7 +79,8 @@ defineExpose({ fix, openWaive: () => (isWaiving.value = true) })
             >
                 {{ finding.fix.title }}
             </button>
-            <button v-if="finding.waived" type="button" class="word" @click="withdraw">Withdraw the waiver</button>
+            <router-link v-if="where" class="word" :to="where">{{ where.name === 'define' ? 'Edit it' : 'Look at it' }}</router-link>
+      <button v-if="finding.waived" type="button" class="word" @click="withdraw">Withdraw the waiver</button>
             <button v-else type="button" class="word" data-test="waive" @click="isWaiving = true">Waive …</button>
         </p>
         <form v-else class="mt-1 flex gap-2" @submit.prevent="waive" @keydown.esc.stop="isWaiving = false">

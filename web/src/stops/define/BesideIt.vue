@@ -74,7 +74,7 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
                 >
                     {{ item.value }}
                 </button>
-                <span class="text-faint text-small">
+                <span class="text-faint text-small ml-2">
                     {{ item.titles.slice(0, 3).join(', ')
                     }}{{ item.titles.length > 3 ? ` and ${item.titles.length - 3} more` : '' }}</span
                 >

@@ -1,0 +1,27 @@
+using System.Text.Json;
+
+namespace Underlay.Server.Tests;
+
+public class EventTests(RunningServer server)
+{
+    [Fact]
+    public async Task Open_pages_are_told_of_every_change()
+    {
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        var pack = await server.NewPackAsync();
+        await using var stream = await server.CreateClient().GetStreamAsync("/api/events", limit.Token);
+        using var reader = new StreamReader(stream);
+        // The first event says that the page is listening.
+        Assert.Equal("again", (await NextAsync(reader, _ => true, limit.Token)).GetProperty("kind").GetString());
+        await pack.PutFileAsync("a.txt", "one");
+        var told = await NextAsync(reader, e => e.GetProperty("kind").GetString() == "pack" && e.GetProperty("pack").GetGuid() == pack.Id, limit.Token);
+        Assert.Equal((await pack.GetAsync("")).GetProperty("revision").GetInt64(), told.GetProperty("revision").GetInt64());
+    }
+
+    private static async Task<JsonElement> NextAsync(StreamReader reader, Func<JsonElement, bool> wanted, CancellationToken cancel)
+    {
+        while (await reader.ReadLineAsync(cancel) is { } line)
+            if (line.StartsWith("data:", StringComparison.Ordinal) && JsonElement.Parse(line[5..]) is var item && wanted(item)) return item;
+        throw new EndOfStreamException("The server ended the events.");
+    }
+}

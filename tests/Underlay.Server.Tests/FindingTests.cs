@@ -1,0 +1,103 @@
+using System.Net;
+using Underlay.Demo;
+using Underlay.Testing;
+
+namespace Underlay.Server.Tests;
+
+public class FindingTests(RunningServer server)
+{
+    private const string Surface = "art/surfaces/cobble_dark.png";
+
+    private static object Named(string code, string path) => new { code, path, pointer = "", discriminator = "" };
+
+    [Fact]
+    public async Task A_change_is_checked_at_once_and_a_fix_takes_its_finding_away()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
+        Assert.Equal([$"image/not-power-of-two {Surface}"], await pack.FindingsAsync());
+        await pack.PostAsync("fixes", new { findings = new[] { Named("image/not-power-of-two", Surface) } });
+        Assert.Empty(await pack.FindingsAsync());
+        Assert.Equal($"Fit to 64 x 64 ({Surface})", (await pack.GetAsync("")).GetProperty("undo").GetString());
+        await pack.PostAsync("undo", new { });
+        Assert.Single(await pack.FindingsAsync());
+    }
+
+    [Fact]
+    public async Task A_waiver_needs_a_reason_holds_for_these_bytes_and_can_be_withdrawn()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
+        var finding = Named("image/not-power-of-two", Surface);
+        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("waivers", new { finding, reason = " " })).StatusCode);
+        await pack.PostAsync("waivers", new { finding, reason = "A test" });
+        Assert.Equal((0, "A test"), await StateAsync(pack));
+        await pack.PostAsync("waivers/withdrawals", finding);
+        Assert.Equal((1, null), await StateAsync(pack));
+        await pack.PostAsync("waivers", new { finding, reason = "Again" });
+        await pack.PutFileAsync(Surface, Picture.Of(97, 96).ToPng());
+        Assert.Equal((1, null), await StateAsync(pack));
+    }
+
+    [Fact]
+    public async Task Waivers_that_cannot_be_read_are_not_overwritten()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
+        await pack.PutFileAsync(".underlay/waivers.json", "{ broken");
+        var answer = await pack.TryPostAsync("waivers", new { finding = Named("image/not-power-of-two", Surface), reason = "x" });
+        Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
+        Assert.Equal("{ broken"u8.ToArray(), await pack.FileAsync(".underlay/waivers.json"));
+    }
+
+    [Fact]
+    public async Task A_fix_of_what_is_no_longer_found_changes_nothing()
+    {
+        var pack = await server.NewPackAsync();
+        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("fixes", new { findings = new[] { Named("image/wrong-size", Surface) } }));
+        Assert.Equal((HttpStatusCode.Conflict, "/problems/finding-gone"), (status, type));
+    }
+
+    [Fact]
+    public async Task A_wrapped_pack_is_unwrapped_by_its_safe_fix()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PostAsync("moves", new { from = "firing.json", to = "outer/firing.json" });
+        await pack.PutFileAsync($"outer/{Surface}", Picture.Of(64, 64).ToPng());
+        var wrapped = await pack.GetAsync("findings");
+        Assert.True(wrapped.GetProperty("isWrapped").GetBoolean());
+        await pack.PostAsync("fixes", new { allSafe = true });
+        Assert.Empty(await pack.FindingsAsync());
+        Assert.NotNull(await pack.FileAsync(Surface));
+    }
+
+    [Fact]
+    public async Task The_demo_pack_is_mended_built_and_right_in_the_host()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.Http.PostAsync($"/api/packs/{pack.Id}/undo", null);
+        await pack.PutAsync(new APack(Files("packs/tidepool")));
+        Assert.True((await pack.FindingsAsync()).Count > 15);
+        var applied = await pack.PostAsync("fixes", new { allSafe = true });
+        Assert.True(applied.GetProperty("applied").GetInt32() >= 3);
+        await pack.PutAsync(new APack(Files("mended/tidepool")));
+        foreach (var row in (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker"))
+            Assert.Fail($"{row}");
+
+        var trial = await pack.EndOfAsync(await pack.PostAsync("trials", new { }));
+        Assert.Equal("done", trial.GetProperty("state").GetString());
+        var report = trial.GetProperty("result").GetProperty("report");
+        Assert.All(report.GetProperty("shown").EnumerateArray(), s => Assert.Equal("right", s.GetProperty("as").GetString()));
+        Assert.Empty(report.GetProperty("dropped").EnumerateArray());
+        Assert.All(report.GetProperty("packages").EnumerateArray(), p => Assert.True(p.GetProperty("listed").GetBoolean()));
+    }
+
+    private static Dictionary<string, byte[]> Files(string folder) =>
+        DemoCatalogue.Folders.First(f => f.Folder == folder).Make().Files.ToDictionary(f => f.Path.Value, f => f.ReadAll());
+
+    private static async Task<(int Blockers, string? Waived)> StateAsync(TestPack pack)
+    {
+        var view = await pack.GetAsync("findings");
+        return (view.GetProperty("counts").GetProperty("blocker").GetInt32(), view.GetProperty("findings")[0].GetProperty("waived").GetString());
+    }
+}

@@ -1,0 +1,121 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using Underlay.Testing;
+
+namespace Underlay.Server.Tests;
+
+public class PackTests(RunningServer server)
+{
+    [Fact]
+    public async Task A_first_start_shows_the_demo_packs_with_a_line_on_what_to_try()
+    {
+        var packs = await TestPack.ReadAsync(await server.CreateClient().GetAsync("/api/packs"));
+        var demo = packs.EnumerateArray().Where(p => p.GetProperty("about").GetString() is not null).ToList();
+        Assert.Equal(["Tidepool Glazes", "Moor Paths"], demo.Select(p => p.GetProperty("summary").GetProperty("title").GetString()));
+        Assert.True(demo[0].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32() > 10);
+        Assert.Equal(0, demo[1].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32());
+    }
+
+    [Fact]
+    public async Task A_new_pack_has_a_manifest_that_the_host_accepts_and_nothing_found()
+    {
+        var pack = await server.NewPackAsync("Größe & Glanz!");
+        var view = await pack.GetAsync("");
+        Assert.Equal("Größe & Glanz!", view.GetProperty("summary").GetProperty("title").GetString());
+        Assert.Equal("saltbrook.grosse_glanz".Replace("grosse", "gro_e", StringComparison.Ordinal), view.GetProperty("summary").GetProperty("packId").GetString());
+        Assert.Empty(await pack.FindingsAsync());
+        Assert.Equal("Begin Größe & Glanz!", view.GetProperty("undo").GetString());
+    }
+
+    [Theory]
+    [InlineData("", "kilnmoor", "4.0", "salt", "title")]
+    [InlineData("A", "kilnmoor", "4.0", "Salt", "prefix")]
+    [InlineData("A", "kilnmoor", "4.0", "", "prefix")]
+    [InlineData("A", "kilnmoor", "4.0", "moor", "own prefix")]
+    [InlineData("A", "kilnmoor", "9.9", "salt", "edition")]
+    [InlineData("A", "nowhere", "4.0", "salt", "host")]
+    public async Task A_new_pack_that_cannot_be_is_refused_in_words(string title, string host, string edition, string prefix, string says)
+    {
+        var answer = await server.CreateClient().PostAsJsonAsync("/api/packs", new { title, host, edition, prefix });
+        var (status, _, detail) = await TestPack.ProblemAsync(answer);
+        Assert.True(status is HttpStatusCode.BadRequest or HttpStatusCode.NotFound);
+        Assert.Contains(says, detail, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_package_is_opened_as_a_pack_and_a_folder_loses_the_folder_around_it()
+    {
+        var http = server.CreateClient();
+        var archive = ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/x.surface.json", SmallBase.Descriptor));
+        var opened = await TestPack.ReadAsync(await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("mine.kilnmoor", archive)])));
+        Assert.Equal("Test", opened.GetProperty("title").GetString());
+        var pack = server.Pack(opened.GetProperty("id").GetGuid());
+        Assert.Equal(Encoding.UTF8.GetBytes(SmallBase.Descriptor), await pack.FileAsync("art/surfaces/x.surface.json"));
+
+        var folder = await TestPack.ReadAsync(await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("mine/firing.json", Encoding.UTF8.GetBytes(APack.Manifest))])));
+        Assert.NotNull(await server.Pack(folder.GetProperty("id").GetGuid()).FileAsync("firing.json"));
+    }
+
+    [Fact]
+    public async Task A_refused_package_leaves_no_pack_behind()
+    {
+        var http = server.CreateClient();
+        var before = (await TestPack.ReadAsync(await http.GetAsync("/api/packs"))).EnumerateArray().Select(p => p.GetProperty("id").GetGuid()).ToHashSet();
+        var answer = await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("evil-refused.kilnmoor", ZipParts.Write(new ZipPart("../x")))]));
+        var (status, type, detail) = await TestPack.ProblemAsync(answer);
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
+        Assert.Contains("../x", detail, StringComparison.Ordinal);
+        var after = await TestPack.ReadAsync(await http.GetAsync("/api/packs"));
+        Assert.DoesNotContain(after.EnumerateArray(), p => !before.Contains(p.GetProperty("id").GetGuid()) && p.GetProperty("summary").GetProperty("title").GetString() == "evil-refused");
+    }
+
+    [Fact]
+    public async Task A_deleted_pack_is_gone()
+    {
+        var pack = await server.NewPackAsync();
+        Assert.Equal(HttpStatusCode.NoContent, (await pack.Http.DeleteAsync($"/api/packs/{pack.Id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await pack.Http.GetAsync($"/api/packs/{pack.Id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await pack.TryPutFileAsync("a.txt", [1])).StatusCode);
+    }
+
+    [Fact]
+    public async Task The_section_counts_what_the_pack_covers_and_the_ledger_lists_it()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/cobble_dark.png", Picture.Of(64, 64).ToPng());
+        await pack.PutFileAsync("art/surfaces/saltbrook_shore.png", Picture.Of(64, 64).ToPng());
+        var column = (await pack.GetAsync("")).GetProperty("summary").GetProperty("section").EnumerateArray().First(c => c.GetProperty("place").GetString() == "surfaces");
+        Assert.Equal((1, 1), (column.GetProperty("overrides").GetInt32(), column.GetProperty("additions").GetInt32()));
+
+        var rows = (await pack.GetAsync("ledger")).GetProperty("rows").EnumerateArray().ToDictionary(r => r.GetProperty("path").GetString()!, r => r.GetProperty("state").GetString());
+        Assert.Equal("override", rows["art/surfaces/cobble_dark.png"]);
+        Assert.Equal("addition", rows["art/surfaces/saltbrook_shore.png"]);
+        Assert.Equal("base", rows["art/surfaces/cobble_pale.png"]);
+    }
+
+    [Fact]
+    public async Task The_base_is_found_by_words_of_names_contents_and_sizes()
+    {
+        var pack = await server.NewPackAsync();
+        async Task<List<string>> Search(string words) =>
+            [.. (await TestPack.ReadAsync(await pack.Http.GetAsync($"/api/hosts/kilnmoor/editions/4.0/base?words={Uri.EscapeDataString(words)}"))).GetProperty("hits").EnumerateArray().Select(h => h.GetProperty("path").GetString()!)];
+        Assert.Contains("art/surfaces/cobble_dark.png", await Search("Dark COBBLE"));
+        Assert.Contains("art/surfaces/reed_mat.surface.json", await Search("reed descriptor"));
+        Assert.Contains("wares/water_jug/shelf.png", await Search("water 56x56"));
+        Assert.Empty(await Search("nosuchword"));
+    }
+
+    [Fact]
+    public async Task Bring_copies_from_the_base_with_what_has_to_keep_its_size()
+    {
+        var pack = await server.NewPackAsync();
+        var brought = await pack.PostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } });
+        var files = brought.GetProperty("brought").EnumerateArray().ToDictionary(b => b.GetProperty("path").GetString()!, b => b.GetProperty("with").GetString());
+        Assert.Equal("wares/water_jug/skin.png", files["wares/water_jug/mask.png"]);
+        Assert.Null(files["wares/water_jug/skin.png"]);
+        Assert.NotNull(await pack.FileAsync("wares/water_jug/mask.png"));
+        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } }));
+        Assert.Equal((HttpStatusCode.Conflict, "/problems/nothing-to-bring"), (status, type));
+    }
+}

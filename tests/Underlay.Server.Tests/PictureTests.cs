@@ -1,0 +1,104 @@
+using System.Net;
+using System.Net.Http.Json;
+using Underlay.Core.Images;
+using Underlay.Testing;
+
+namespace Underlay.Server.Tests;
+
+public class PictureTests(RunningServer server)
+{
+    private const string Path = "art/surfaces/cobble_dark.png";
+
+    private static readonly object Fit = new { @do = "fit", width = 64, height = 64, mode = "stretch" };
+
+    private static Task<HttpResponseMessage> StepsAsync(TestPack pack, params object[] steps) =>
+        pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/steps", JsonContent.Create(new { path = Path, steps }));
+
+    private static async Task<PixelSize> SizeAsync(TestPack pack) => PngReader.Inspect(await pack.FileAsync(Path), PixelNeed.None).Header!.Size;
+
+    [Fact]
+    public async Task Steps_run_from_the_source_and_without_any_the_source_is_back()
+    {
+        var pack = await server.NewPackAsync();
+        var source = Picture.Of(96, 96).ToPng();
+        await pack.PutFileAsync(Path, source);
+        await TestPack.ReadAsync(await StepsAsync(pack, Fit));
+        Assert.Equal(new PixelSize(64, 64), await SizeAsync(pack));
+        await TestPack.ReadAsync(await StepsAsync(pack, Fit, new { @do = "enlarge", factor = 2 }));
+        Assert.Equal(new PixelSize(128, 128), await SizeAsync(pack));
+        var view = await pack.GetAsync($"picture?path={Path}");
+        Assert.Equal(["Fit to 64 x 64", "Enlarge by 2"], view.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("title").GetString()));
+        var plate = await pack.Http.GetByteArrayAsync($"/api/packs/{pack.Id}/picture/step?path={Path}&after=1");
+        Assert.Equal(new PixelSize(64, 64), PngReader.Inspect(plate, PixelNeed.None).Header!.Size);
+        await TestPack.ReadAsync(await StepsAsync(pack));
+        Assert.Equal(source, await pack.FileAsync(Path));
+        Assert.Empty((await pack.GetAsync($"picture?path={Path}")).GetProperty("steps").EnumerateArray());
+    }
+
+    [Fact]
+    public async Task A_new_source_runs_the_same_steps_and_a_broken_one_changes_nothing()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Path, Picture.Of(96, 96).ToPng());
+        await TestPack.ReadAsync(await StepsAsync(pack, Fit));
+        await TestPack.ReadAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}", new ByteArrayContent(Picture.Of(200, 100).ToPng())));
+        Assert.Equal(new PixelSize(64, 64), await SizeAsync(pack));
+        var before = await pack.FileAsync(Path);
+        var (status, _, detail) = await TestPack.ProblemAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}", new ByteArrayContent([1, 2, 3])));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains("Yours stays as it is", detail, StringComparison.Ordinal);
+        Assert.Equal(before, await pack.FileAsync(Path));
+    }
+
+    [Fact]
+    public async Task Steps_that_would_make_a_picture_too_large_are_refused_before_a_pixel_is_made()
+    {
+        var pack = await server.NewPackAsync();
+        var source = Picture.Of(512, 512).ToPng();
+        await pack.PutFileAsync(Path, source);
+        var answer = await StepsAsync(pack, new { @do = "enlarge", factor = 16 });
+        Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await StepsAsync(pack, new { @do = "enlarge", factor = 400 })).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await StepsAsync(pack, new { @do = "melt" })).StatusCode);
+        Assert.Equal(source, await pack.FileAsync(Path));
+    }
+
+    [Fact]
+    public async Task Rules_are_told_with_what_the_picture_measures()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("wares/water_jug/shelf.png", Picture.Of(58, 56).ToPng());
+        var rules = (await pack.GetAsync("picture?path=wares/water_jug/shelf.png")).GetProperty("rules").EnumerateArray().ToList();
+        Assert.Contains(rules, r => (r.GetProperty("wanted").GetString(), r.GetProperty("measured").GetString(), r.GetProperty("holds").GetBoolean()) == ("56 x 56", "58 x 56", false));
+        Assert.Contains(rules, r => r.GetProperty("wanted").GetString() == "ware.json beside it" && r.GetProperty("measured").GetString() == "in the base");
+    }
+
+    [Fact]
+    public async Task The_difference_is_black_where_base_and_yours_agree()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PostAsync("bring", new { paths = new[] { Path } });
+        async Task<(double Share, byte[] Rgba)> DifferAsync()
+        {
+            var answer = await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path={Path}");
+            return (double.Parse(answer.Headers.GetValues("Underlay-Share").First(), System.Globalization.CultureInfo.InvariantCulture), PngReader.Decode(await answer.Content.ReadAsByteArrayAsync()).Rgba!);
+        }
+
+        var same = await DifferAsync();
+        Assert.Equal(0, same.Share);
+        Assert.All(same.Rgba.Chunk(4), p => Assert.Equal([0, 0, 0, 255], p));
+        await pack.PutFileAsync(Path, Picture.Of(256, 256).ToPng());
+        Assert.True((await DifferAsync()).Share > 0.5);
+    }
+
+    [Fact]
+    public async Task Files_are_served_so_that_a_browser_runs_nothing_of_them()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("evil.html", "<script>alert(1)</script>");
+        var answer = await pack.Http.GetAsync($"/api/packs/{pack.Id}/file?path=evil.html");
+        Assert.Equal("application/octet-stream", answer.Content.Headers.ContentType!.MediaType);
+        Assert.Equal("attachment", answer.Content.Headers.ContentDisposition!.DispositionType);
+        Assert.Equal("nosniff", answer.Headers.GetValues("X-Content-Type-Options").First());
+    }
+}

@@ -1,0 +1,64 @@
+using System.Net;
+using System.Text;
+
+namespace Underlay.Server.Tests;
+
+public class SafetyTests(RunningServer server)
+{
+    private async Task<HttpResponseMessage> SendAsync(string header, string value)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Get, "/api/packs");
+        request.Headers.TryAddWithoutValidation(header, value);
+        return await server.CreateClient().SendAsync(request);
+    }
+
+    [Theory]
+    [InlineData("Host", "evil.example")]
+    [InlineData("Origin", "http://evil.example")]
+    [InlineData("Origin", "null")]
+    [InlineData("Sec-Fetch-Site", "cross-site")]
+    public async Task Requests_of_other_sites_are_refused(string header, string value) =>
+        Assert.Equal(HttpStatusCode.Forbidden, (await SendAsync(header, value)).StatusCode);
+
+    [Fact]
+    public async Task Requests_of_our_own_pages_are_answered()
+    {
+        Assert.Equal(HttpStatusCode.OK, (await SendAsync("Origin", "http://localhost")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await SendAsync("Sec-Fetch-Site", "same-origin")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Answers_forbid_what_pages_do_not_need()
+    {
+        var answer = await server.CreateClient().GetAsync("/api/packs");
+        var policy = answer.Headers.GetValues("Content-Security-Policy").First();
+        Assert.Contains("default-src 'none'", policy, StringComparison.Ordinal);
+        Assert.DoesNotContain("script-src 'unsafe-inline'", policy, StringComparison.Ordinal);
+        Assert.NotEqual(policy, (await server.CreateClient().GetAsync("/api/packs")).Headers.GetValues("Content-Security-Policy").First());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_read_is_told_in_words()
+    {
+        var http = server.CreateClient();
+        var json = await http.PostAsync("/api/packs", new StringContent("{ broken", Encoding.UTF8, "application/json"));
+        Assert.Equal(HttpStatusCode.BadRequest, (await TestPack.ProblemAsync(json)).Status);
+        var pack = await server.NewPackAsync();
+        var noForm = await http.PostAsync($"/api/packs/{pack.Id}/tray", new ByteArrayContent([1, 2]));
+        Assert.Contains("multipart", (await TestPack.ProblemAsync(noForm)).Detail, StringComparison.Ordinal);
+        var cut = new ByteArrayContent(Encoding.ASCII.GetBytes("--x\r\nContent-Disposition: form-data; name=\"f\"; filename=\"a.png\"\r\n\r\nabc"));
+        cut.Headers.TryAddWithoutValidation("Content-Type", "multipart/form-data; boundary=x");
+        Assert.Equal("/problems/upload-broken", (await TestPack.ProblemAsync(await http.PostAsync($"/api/packs/{pack.Id}/tray", cut))).Type);
+        Assert.Equal(0, (await pack.GetAsync("tray")).GetProperty("rows").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task Json_a_hundred_thousand_levels_deep_is_a_finding_and_no_crash()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/cobble_dark.surface.json", new string('[', 100_000));
+        Assert.Equal(["entry/unreadable art/surfaces/cobble_dark.surface.json"], await pack.FindingsAsync());
+        var judged = await pack.PostAsync("entry/judgements", new { path = "art/surfaces/cobble_dark.surface.json", text = new string('{', 50_000) });
+        Assert.False(judged.GetProperty("isReadable").GetBoolean());
+    }
+}

@@ -1,0 +1,131 @@
+using System.Text;
+using Underlay.Demo;
+using Underlay.Testing;
+
+namespace Underlay.Server.Tests;
+
+public class TrayTests(RunningServer server)
+{
+    [Fact]
+    public async Task A_messy_folder_is_told_its_places_and_the_sure_ones_are_placed_at_once()
+    {
+        var pack = await server.NewPackAsync();
+        var tray = DemoCatalogue.Folders.First(f => f.Folder == "trays/tidepool").Make();
+        var result = await pack.DropAsync(tray.Files.Select(f => ($"tidepool/{f.Path}", f.ReadAll())));
+        Assert.Empty(result.GetProperty("refused").EnumerateArray());
+        var view = await pack.GetAsync("tray");
+        var sure = view.GetProperty("sure").GetInt32();
+        Assert.True(sure >= 35);
+        Assert.All(view.GetProperty("rows").EnumerateArray().SelectMany(r => r.GetProperty("candidates").EnumerateArray()), c => Assert.NotEmpty(c.GetProperty("reason").GetString()!));
+
+        var placed = await pack.PostAsync("tray/placements", new { allSure = true });
+        Assert.Equal(sure, placed.GetProperty("placed").GetInt32());
+        Assert.Equal(view.GetProperty("rows").GetArrayLength() - sure, (await pack.GetAsync("tray")).GetProperty("rows").GetArrayLength());
+        await pack.PostAsync("undo", new { });
+        Assert.Equal(sure, (await pack.GetAsync("tray")).GetProperty("sure").GetInt32());
+    }
+
+    [Theory]
+    [InlineData("parent")]
+    [InlineData("absolute")]
+    [InlineData("drive")]
+    [InlineData("backslash")]
+    [InlineData("link")]
+    [InlineData("repeated")]
+    [InlineData("case")]
+    [InlineData("encrypted")]
+    [InlineData("crc")]
+    [InlineData("longer than said")]
+    [InlineData("cut in the directory")]
+    [InlineData("cut in the data")]
+    public async Task A_bad_archive_is_refused_beside_its_name_and_the_rest_comes_in(string how)
+    {
+        var pack = await server.NewPackAsync();
+        var result = await pack.DropAsync(("bad.zip", ZipParts.Broken(how)), ("good.txt", [1, 2, 3]));
+        var refused = Assert.Single(result.GetProperty("refused").EnumerateArray());
+        Assert.Equal("bad.zip", refused.GetProperty("path").GetString());
+        Assert.Contains("refused whole", refused.GetProperty("says").GetString()!, StringComparison.Ordinal);
+        Assert.Equal(["good.txt"], await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task Bad_names_are_refused_beside_the_file_and_the_rest_comes_in()
+    {
+        var pack = await server.NewPackAsync();
+        string[] bad = ["../up.png", "/root.png", "a\\b.png", "C:/x.png", "nul.png", "dot./x.png", "x\u0001.png", new string('a', 500)];
+        var result = await pack.DropAsync([.. bad.Select(b => (b, new byte[] { 1 })), ("good.png", new byte[] { 2 })]);
+        Assert.Equal(bad.Order(StringComparer.Ordinal), result.GetProperty("refused").EnumerateArray().Select(r => r.GetProperty("path").GetString()).Order(StringComparer.Ordinal));
+        Assert.All(result.GetProperty("refused").EnumerateArray(), r => Assert.NotEmpty(r.GetProperty("says").GetString()!));
+        Assert.Equal(["good.png"], await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task A_broken_picture_comes_in_and_is_a_finding_once_it_is_placed()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.DropAsync(("flag.png", Picture.Of(64, 64).ToPng()[..60]));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/cobble_dark.png" } } });
+        Assert.Equal(["image/unreadable art/surfaces/cobble_dark.png"], await pack.FindingsAsync());
+    }
+
+    [Fact]
+    public async Task The_same_file_twice_is_one_and_another_of_its_name_gets_a_number()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.DropAsync(("a/pot.png", [1]));
+        await pack.DropAsync(("a/pot.png", [1]));
+        await pack.DropAsync(("a/pot.png", [2]));
+        await pack.DropAsync(("A/POT.png", [3]));
+        Assert.Equal(["A/POT (3).png", "a/pot (2).png", "a/pot.png"], (await FilesAsync(pack)).Order(StringComparer.Ordinal));
+    }
+
+    [Fact]
+    public async Task Archives_are_opened_once_and_what_is_in_them_stands_below_their_name()
+    {
+        var pack = await server.NewPackAsync();
+        var inner = ZipParts.Write(new ZipPart("deep.txt"));
+        var outer = ZipParts.Write(new ZipPart("top.txt"), new ZipPart(Encoding.UTF8.GetBytes("inner.zip"), inner));
+        await pack.DropAsync(("glazes.zip", outer));
+        Assert.Equal(["glazes.zip/inner.zip", "glazes.zip/top.txt"], await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task A_file_is_placed_only_outside_the_reserved_folder()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.DropAsync(("a.png", [1]));
+        var result = await pack.PostAsync("tray/placements", new { files = new[] { new { file = "a.png", target = ".underlay/waivers.json" }, new { file = "gone.png", target = "x.png" } } });
+        Assert.Equal(0, result.GetProperty("placed").GetInt32());
+        Assert.Equal(["a.png", "gone.png"], result.GetProperty("left").EnumerateArray().Select(l => l.GetProperty("path").GetString()));
+        Assert.Equal(["a.png"], await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task A_picture_with_steps_takes_a_placed_file_as_its_new_source()
+    {
+        var pack = await server.NewPackAsync();
+        const string Path = "art/surfaces/cobble_dark.png";
+        await pack.PutFileAsync(Path, Picture.Of(96, 96).ToPng());
+        await TestPack.ReadAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/steps", System.Net.Http.Json.JsonContent.Create(new { path = Path, steps = new[] { new { @do = "fit", width = 64, height = 64, mode = "stretch" } } })));
+        await pack.DropAsync(("cobble_dark.png", Picture.Of(128, 128).ToPng()));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "cobble_dark.png", target = Path } } });
+        var picture = await pack.GetAsync($"picture?path={Path}");
+        Assert.Equal(128, picture.GetProperty("source").GetProperty("size").GetProperty("width").GetInt32());
+        Assert.Equal(64, picture.GetProperty("yours").GetProperty("size").GetProperty("width").GetInt32());
+        Assert.Empty(await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task Files_are_thrown_away_and_come_back_with_an_undo()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.DropAsync(("a.png", [1]), ("b.png", [2]));
+        await pack.PostAsync("tray/discards", new { files = new[] { "a.png", "b.png" } });
+        Assert.Empty(await FilesAsync(pack));
+        await pack.PostAsync("undo", new { });
+        Assert.Equal(["a.png", "b.png"], await FilesAsync(pack));
+    }
+
+    private static async Task<List<string>> FilesAsync(TestPack pack) =>
+        [.. (await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray().Select(r => r.GetProperty("file").GetString()!).Order(StringComparer.Ordinal)];
+}
