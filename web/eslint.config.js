@@ -12,7 +12,7 @@ export default typescript.config(
         languageOptions: { globals: globals.browser, parserOptions: { parser: typescript.parser } },
         rules: {
             '@typescript-eslint/no-non-null-assertion': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_' }],
+            '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_' }],
             'max-lines': ['error', { max: 260, skipBlankLines: true, skipComments: true }],
         },
     },

@@ -2,8 +2,6 @@ using System.Globalization;
 using System.IO.Compression;
 using System.Net;
 using System.Text.Json.Serialization;
-using Hangfire;
-using Hangfire.PostgreSql;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.OpenApi;
@@ -35,7 +33,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     if (onlyDescribe) kestrel.Listen(IPAddress.Loopback, 0);
     else kestrel.ListenLocalhost(settings.Port);
 });
-builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Hangfire", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
 
 var services = builder.Services;
 services.AddSingleton(settings);
@@ -58,19 +56,7 @@ services.AddSingleton<EventHub>();
 if (settings.Database.Length > 0)
 {
     services.AddHostedService(provider => provider.GetRequiredService<EventHub>());
-    services.AddHangfire(hangfire => hangfire.UsePostgreSqlStorage(
-        options => options.UseNpgsqlConnection(settings.Database),
-        // Work of a node that died is taken up by another, or by the same one once it is back, after this time.
-        new PostgreSqlStorageOptions { SchemaName = "hangfire", QueuePollInterval = TimeSpan.FromMilliseconds(200), InvisibilityTimeout = TimeSpan.FromSeconds(10), UseSlidingInvisibilityTimeout = true }));
-    services.AddHangfireServer(server =>
-    {
-        server.WorkerCount = Math.Max(2, Environment.ProcessorCount);
-        server.CancellationCheckInterval = TimeSpan.FromSeconds(1);
-    });
-}
-else
-{
-    services.AddHangfire(_ => { });
+    services.AddHostedService<JobWorker>();
 }
 
 services.AddExceptionHandler<ProblemHandler>();

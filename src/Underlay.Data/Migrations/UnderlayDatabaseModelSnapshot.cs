@@ -128,6 +128,10 @@ namespace Underlay.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("ended_at");
 
+                    b.Property<DateTimeOffset?>("HeldUntil")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("held_until");
+
                     b.Property<string>("Key")
                         .IsRequired()
                         .HasColumnType("text")

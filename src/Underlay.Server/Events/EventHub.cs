@@ -20,6 +20,11 @@ internal sealed class EventHub(NpgsqlDataSource source, ILogger<EventHub> logger
 
     private readonly ConcurrentDictionary<Guid, Channel<ServerEvent>> pages = new();
 
+    private TaskCompletionSource jobTold = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    /// <summary>Ends when something is told of a job.</summary>
+    public Task JobTold => jobTold.Task;
+
     /// <summary>The events from now on.</summary>
     public async IAsyncEnumerable<ServerEvent> ListenAsync([EnumeratorCancellation] CancellationToken cancel)
     {
@@ -60,7 +65,11 @@ internal sealed class EventHub(NpgsqlDataSource source, ILogger<EventHub> logger
     {
         if (payload.Split(':') is not [var pack, var rest] || !Guid.TryParse(pack, out var id)) return;
         if (channel == OperationLog.Channel && long.TryParse(rest, NumberStyles.None, CultureInfo.InvariantCulture, out var revision)) Send(new ServerEvent("pack", id, revision, null));
-        else if (Guid.TryParse(rest, out var job)) Send(new ServerEvent("job", id, null, job));
+        else if (Guid.TryParse(rest, out var job))
+        {
+            Send(new ServerEvent("job", id, null, job));
+            Interlocked.Exchange(ref jobTold, new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously)).SetResult();
+        }
     }
 
     private void Send(ServerEvent item)

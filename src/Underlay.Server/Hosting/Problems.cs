@@ -67,6 +67,9 @@ internal static partial class Log
     [LoggerMessage(Level = LogLevel.Warning, Message = "The connection that tells of changes was lost; trying again.")]
     public static partial void ListenerLost(ILogger logger, Exception exception);
 
+    [LoggerMessage(Level = LogLevel.Warning, Message = "Jobs could not be looked for; trying again.")]
+    public static partial void WorkerStumbled(ILogger logger, Exception exception);
+
     [LoggerMessage(Level = LogLevel.Error, Message = "Job {Job} failed.")]
     public static partial void JobFailed(ILogger logger, Guid job, Exception exception);
 }

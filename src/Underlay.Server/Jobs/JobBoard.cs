@@ -1,4 +1,3 @@
-using Hangfire;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Underlay.Data;
@@ -8,10 +7,13 @@ using Underlay.Server.Hosting;
 namespace Underlay.Server.Jobs;
 
 /// <summary>Long work as pages see it: a row with progress, which is carried out by a worker of any node.</summary>
-internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IBackgroundJobClient workers, TimeProvider clock)
+internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, TimeProvider clock)
 {
     /// <summary>The channel that tells of jobs: "pack id:job id".</summary>
     public const string Channel = "underlay_jobs";
+
+    /// <summary>How long a node may be silent before its work is taken up by another.</summary>
+    public static readonly TimeSpan Hold = TimeSpan.FromSeconds(10);
 
     /// <summary>Asks for work; the same work that is under way is not begun twice.</summary>
     public async Task<Job> AskAsync(Guid packId, string kind, string key, string request, CancellationToken cancel)
@@ -34,7 +36,7 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IB
             throw ProblemException.NoPack();
         }
 
-        workers.Enqueue<JobRunner>(runner => runner.RunAsync(job.Id, CancellationToken.None));
+        await TellAsync(database, job, cancel).ConfigureAwait(false);
         return job;
     }
 
@@ -45,8 +47,32 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IB
         if (await database.Jobs.FirstOrDefaultAsync(j => j.Id == id, cancel).ConfigureAwait(false) is not { } job) return false;
         change(job);
         await database.SaveChangesAsync(cancel).ConfigureAwait(false);
-        await database.Database.ExecuteSqlAsync($"SELECT pg_notify({Channel}, {$"{job.PackId}:{id}"})", cancel).ConfigureAwait(false);
+        await TellAsync(database, job, cancel).ConfigureAwait(false);
         return !job.CancelAsked;
+    }
+
+    /// <summary>Takes the oldest job that waits, or whose node is gone; null when there is none.</summary>
+    public async Task<Job?> TakeAsync(CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        var (now, until) = (clock.GetUtcNow(), clock.GetUtcNow() + Hold);
+        var taken = await database.Jobs.FromSql(
+            $"""
+            UPDATE jobs SET state = 'running', held_until = {until}
+            WHERE id = (
+                SELECT id FROM jobs WHERE state = 'queued' OR (state = 'running' AND held_until < {now})
+                ORDER BY created_at LIMIT 1 FOR UPDATE SKIP LOCKED)
+            RETURNING *
+            """).AsNoTracking().ToListAsync(cancel).ConfigureAwait(false);
+        return taken.FirstOrDefault();
+    }
+
+    /// <summary>Keeps a job that is being carried out from being taken by another node.</summary>
+    public async Task HoldAsync(Guid id, CancellationToken cancel)
+    {
+        await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
+        var until = clock.GetUtcNow() + Hold;
+        await database.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(j => j.SetProperty(x => x.HeldUntil, until), cancel).ConfigureAwait(false);
     }
 
     public async Task<Job?> FindAsync(Guid id, CancellationToken cancel)
@@ -56,4 +82,7 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IB
     }
 
     public DateTimeOffset Now => clock.GetUtcNow();
+
+    private static Task<int> TellAsync(UnderlayDatabase database, Job job, CancellationToken cancel) =>
+        database.Database.ExecuteSqlAsync($"SELECT pg_notify({Channel}, {$"{job.PackId}:{job.Id}"})", cancel);
 }

@@ -1,4 +1,3 @@
-using Hangfire;
 using Underlay.Data.Jobs;
 using Underlay.Server.Hosting;
 
@@ -14,21 +13,22 @@ internal interface IJobWork
     Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel);
 }
 
-/// <summary>Carries jobs out; called by a worker.</summary>
+/// <summary>Carries one job out.</summary>
 internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILogger<JobRunner> logger)
 {
-    [AutomaticRetry(Attempts = 0)]
-    public async Task RunAsync(Guid id, CancellationToken shutdown)
+    public async Task RunAsync(Job job, CancellationToken shutdown)
     {
-        var job = await board.FindAsync(id, shutdown).ConfigureAwait(false);
-        if (job is null || job.State is JobState.Done or JobState.Failed or JobState.Cancelled) return;
+        var id = job.Id;
         using var ending = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
         var progress = new JobProgress(board, id, ending);
         try
         {
             await progress.TellAsync("Begun", 0, 0).ConfigureAwait(false);
+            var held = HoldAsync(id, ending.Token);
             var result = await works.First(w => w.Kind == job.Kind).RunAsync(job, progress, ending.Token).ConfigureAwait(false);
             await EndAsync(id, JobState.Done, "Done", result).ConfigureAwait(false);
+            await ending.CancelAsync().ConfigureAwait(false);
+            await held.ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (!shutdown.IsCancellationRequested)
         {
@@ -42,6 +42,22 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
         {
             Log.JobFailed(logger, id, problem);
             await EndAsync(id, JobState.Failed, "Something went wrong in Underlay itself; the server’s log tells more.", null).ConfigureAwait(false);
+        }
+    }
+
+    private async Task HoldAsync(Guid id, CancellationToken ending)
+    {
+        try
+        {
+            while (true)
+            {
+                await Task.Delay(JobBoard.Hold / 4, ending).ConfigureAwait(false);
+                await board.HoldAsync(id, ending).ConfigureAwait(false);
+            }
+        }
+        catch (OperationCanceledException)
+        {
+            // The job has ended.
         }
     }
 
@@ -69,7 +85,6 @@ internal sealed class JobProgress(JobBoard board, Guid id, CancellationTokenSour
             id,
             job =>
             {
-                job.State = JobState.Running;
                 (job.Message, job.Done, job.Total) = (message, done, total);
             },
             ending.Token).ConfigureAwait(false);

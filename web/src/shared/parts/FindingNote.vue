@@ -15,10 +15,10 @@ const path = { id: props.pack }
 // What no fix can repair is repaired where such files are worked on.
 const route = useRoute()
 const where = computed(() => {
-  const { path: file } = props.finding.name
-  if (props.finding.fix || props.finding.waived || props.finding.place === 'elsewhere') return null
-  const name = file.endsWith('.json') ? 'define' : 'shape'
-  return route.name === name ? null : { name, params: { id: props.pack }, query: { path: file } }
+    const { path: file } = props.finding.name
+    if (props.finding.fix || props.finding.waived || props.finding.place === 'elsewhere') return null
+    const name = file.endsWith('.json') ? 'define' : 'shape'
+    return route.name === name ? null : { name, params: { id: props.pack }, query: { path: file } }
 })
 
 function fix() {
@@ -79,8 +79,10 @@ defineExpose({ fix, openWaive: () => (isWaiving.value = true) })
             >
                 {{ finding.fix.title }}
             </button>
-            <router-link v-if="where" class="word" :to="where">{{ where.name === 'define' ? 'Edit it' : 'Look at it' }}</router-link>
-      <button v-if="finding.waived" type="button" class="word" @click="withdraw">Withdraw the waiver</button>
+            <router-link v-if="where" class="word" :to="where">{{
+                where.name === 'define' ? 'Edit it' : 'Look at it'
+            }}</router-link>
+            <button v-if="finding.waived" type="button" class="word" @click="withdraw">Withdraw the waiver</button>
             <button v-else type="button" class="word" data-test="waive" @click="isWaiving = true">Waive …</button>
         </p>
         <form v-else class="mt-1 flex gap-2" @submit.prevent="waive" @keydown.esc.stop="isWaiving = false">

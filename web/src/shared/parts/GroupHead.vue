@@ -6,7 +6,7 @@ defineProps<{ column: SectionColumn; rows: number }>()
 </script>
 
 <template>
-    <div class="flex h-[44px] items-end gap-3 px-6 pb-2" role="presentation">
+    <div class="flex h-[44px] items-end gap-3 px-6 pb-2">
         <h2 class="font-bold">{{ column.title }}</h2>
         <span class="text-faint text-small">
             <template v-if="column.place !== 'elsewhere'"

@@ -77,7 +77,7 @@ useKeys({
             class="border-line bg-film absolute inset-x-0 top-0 z-10 border-b"
             aria-hidden="true"
         />
-        <div ref="box" class="h-full overflow-y-auto" role="list" :aria-label="label" tabindex="-1">
+        <div ref="box" class="h-full overflow-y-auto" role="region" :aria-label="label" tabindex="0">
             <div class="relative w-full" :style="{ height: `${virtualizer.getTotalSize()}px` }">
                 <div
                     v-for="item in items"
@@ -98,7 +98,8 @@ useKeys({
                             v-else-if="line"
                             class="row border-line hover:bg-paper border-b border-l-4"
                             :class="current === line.key ? 'border-l-lake bg-paper' : 'border-l-transparent'"
-                            role="listitem"
+                            role="group"
+                            :aria-label="line.row.path"
                             tabindex="-1"
                             :data-key="line.key"
                             :data-path="line.row.path"

@@ -68,7 +68,10 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
                 data(
                     api.PUT('/api/packs/{id}/file', {
                         params: { path: { id: toValue(pack) }, query: { path } },
-                        headers: known.value.hash ? { 'If-Match': `"${known.value.hash}"` } : { 'If-None-Match': '*' },
+                        headers: {
+                            'Content-Type': 'application/octet-stream',
+                            ...(known.value.hash ? { 'If-Match': `"${known.value.hash}"` } : { 'If-None-Match': '*' }),
+                        },
                         body: saved as never,
                         bodySerializer: (body: unknown) =>
                             new Blob([body as string], { type: 'application/octet-stream' }),

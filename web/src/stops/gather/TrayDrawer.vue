@@ -123,7 +123,7 @@ const discard = (files: string[]) =>
                 ref="box"
                 class="min-h-0 overflow-y-auto"
                 :style="{ height: `${Math.min(rows.length, 5) * 58}px` }"
-                role="list"
+                role="region"
                 aria-label="Files in the tray"
                 tabindex="-1"
             >
@@ -135,7 +135,8 @@ const discard = (files: string[]) =>
                         :data-index="item.index"
                         class="absolute inset-x-0 top-0"
                         :style="{ transform: `translateY(${item.start}px)` }"
-                        role="listitem"
+                        role="group"
+                        :aria-label="rows[item.index]?.file"
                     >
                         <TrayRowView
                             v-if="rows[item.index]"

@@ -92,6 +92,7 @@ namespace Underlay.Data.Migrations
                     total = table.Column<int>(type: "integer", nullable: false),
                     message = table.Column<string>(type: "text", nullable: false),
                     cancel_asked = table.Column<bool>(type: "boolean", nullable: false),
+                    held_until = table.Column<DateTimeOffset>(type: "timestamp with time zone", nullable: true),
                     request = table.Column<string>(type: "jsonb", nullable: false),
                     result = table.Column<string>(type: "jsonb", nullable: true),
                     created_at = table.Column<DateTimeOffset>(type: "timestamp with time zone", nullable: false),

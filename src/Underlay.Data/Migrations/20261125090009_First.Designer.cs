@@ -12,7 +12,7 @@ using Underlay.Data;
 namespace Underlay.Data.Migrations
 {
     [DbContext(typeof(UnderlayDatabase))]
-    [Migration("20261125075326_First")]
+    [Migration("20261125090009_First")]
     partial class First
     {
         /// <inheritdoc />
@@ -130,6 +130,10 @@ namespace Underlay.Data.Migrations
                     b.Property<DateTimeOffset?>("EndedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("ended_at");
+
+                    b.Property<DateTimeOffset?>("HeldUntil")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("held_until");
 
                     b.Property<string>("Key")
                         .IsRequired()

@@ -1,0 +1,135 @@
+import { readFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { expect, test } from '@playwright/test'
+import { demo } from './server'
+import { findings, newPack, packId } from './pages'
+
+test('a messy folder becomes a package that the host shows as it was made', async ({ page }) => {
+    const id = await newPack(page, 'Tide Wares')
+
+    // Gather: a folder goes into the tray, and the sure ones into their places.
+    await page
+        .getByTestId('add-folder')
+        .or(page.locator('[data-test="add-folder"]'))
+        .first()
+        .setInputFiles(`${demo}/trays/tidepool`)
+    const tray = page.locator('[data-test="tray"]')
+    await expect(tray).toContainText('files to place')
+    await tray.locator('[data-test="place-sure"]').click()
+    await expect(page.getByText('files placed.')).toBeVisible()
+    await expect(
+        page
+            .getByRole('list', { name: 'Files', exact: true })
+            .getByText('as the host wants it', { exact: false })
+            .first(),
+    ).toBeVisible()
+
+    // The few that are left are thrown away.
+    await tray.getByRole('button', { name: 'Throw all away' }).click()
+    await expect(tray).toBeHidden()
+
+    // Prove: each finding is mended by its own word.
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    const fix = page.locator('[data-test="fix"]')
+    for (let left = await fix.count(); left > 0; left = await fix.count()) {
+        await fix.first().click()
+        await expect(fix).toHaveCount(left - 1)
+    }
+    const waive = page.locator('[data-test="waive"]')
+    for (let left = await waive.count(); left > 0; left = await waive.count()) {
+        await waive.first().click()
+        await page.getByPlaceholder('Why may it stay?').fill('It is meant so')
+        await page.getByRole('button', { name: 'Waive', exact: true }).click()
+        await expect(waive).toHaveCount(left - 1)
+    }
+    expect((await findings(page, id)).blocker).toBe(0)
+
+    // Trial: all of it is right.
+    await page.locator('[data-test="look-trial"]').click()
+    await page.locator('[data-test="run-trial"]').click()
+    await expect(page.locator('[data-test="trial-summary"]')).toContainText('Everything is right.', { timeout: 60_000 })
+
+    // Release: built, kept, and downloaded with the hash that is shown.
+    await page.getByRole('link', { name: /^Release/ }).click()
+    await page.locator('[data-test="build"]').click()
+    const release = page.locator('[data-test="release"]')
+    await expect(release).toBeVisible({ timeout: 60_000 })
+    const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        release.locator('[data-test="download"]').click(),
+    ])
+    const bytes = readFileSync(await download.path())
+    expect(await release.locator('[data-test="sha256"]').textContent()).toContain(
+        createHash('sha256').update(bytes).digest('hex'),
+    )
+    expect(download.suggestedFilename()).toBe('tide_wares-1.0.0.kilnmoor')
+})
+
+test('a pack is made by keyboard alone', async ({ page }) => {
+    await page.goto('/packs')
+    await page.getByRole('button', { name: 'New pack' }).focus()
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('heading', { name: 'New pack' })).toBeVisible()
+    await page.keyboard.type('By Keys')
+    await page.keyboard.press('Tab')
+    await page.keyboard.press('Tab')
+    await page.keyboard.press('Tab')
+    await page.keyboard.press('Control+A')
+    await page.keyboard.type('keys')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('heading', { name: 'By Keys' })).toBeVisible()
+
+    // Search the base and bring a surface.
+    await page.keyboard.press('/')
+    await page.keyboard.type('cobble dark picture')
+    await expect(page.locator('[data-path="art/surfaces/cobble_dark.png"]')).toBeVisible()
+    await page.keyboard.press('Tab')
+    await page.getByRole('region', { name: 'Files', exact: true }).focus()
+    await page.keyboard.press('j')
+    await expect(page.locator('[data-path="art/surfaces/cobble_dark.png"]')).toBeFocused()
+    await page.keyboard.press('Tab')
+    await page.keyboard.press('Tab')
+    await expect(page.locator('[data-path="art/surfaces/cobble_dark.png"] [data-test="bring"]')).toBeFocused()
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('Brought art/surfaces/cobble_dark.png')).toBeVisible()
+
+    // Undo and redo.
+    await page.keyboard.press('Control+z')
+    await expect(page.getByText('Undone.')).toBeVisible()
+    await page.keyboard.press('Control+Shift+Z')
+    await expect(page.getByText('Done again.')).toBeVisible()
+
+    // A file that came into the tray is placed.
+    const picture = readFileSync(`${demo}/base/kilnmoor/4.0/wares/water_jug/shelf.png`)
+    await page.request.post(`/api/packs/${packId(page)}/tray`, {
+        multipart: { file: { name: 'jug.png', mimeType: 'image/png', buffer: picture } },
+    })
+    await page.getByLabel('Place for jug.png').focus()
+    await page.keyboard.press('End')
+    await page.keyboard.press('Tab')
+    await page.keyboard.type('wares/water_jug/shelf.png')
+    await page.keyboard.press('Tab')
+    await expect(page.getByRole('button', { name: 'Place jug.png' })).toBeFocused()
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('Placed at wares/water_jug/shelf.png.')).toBeVisible()
+
+    // Prove, trial, release: by their keys.
+    await page.keyboard.press('g')
+    await page.keyboard.press('v')
+    await expect(page).toHaveURL(/prove/)
+    await expect(page.getByText('Nothing found')).toBeVisible()
+    await page.locator('[data-test="look-trial"]').focus()
+    await page.keyboard.press('Enter')
+    await page.locator('[data-test="run-trial"]').focus()
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-test="trial-summary"]')).toContainText('Everything is right.', { timeout: 60_000 })
+    await page.keyboard.press('g')
+    await page.keyboard.press('r')
+    await page.getByRole('button', { name: 'Build', exact: true }).focus()
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-test="release"]')).toBeVisible({ timeout: 60_000 })
+    await page.keyboard.press('?')
+    await expect(page.getByRole('heading', { name: 'Keys and appearance' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('heading', { name: 'Keys and appearance' })).toBeHidden()
+})

@@ -1,0 +1,49 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Begins a new pack in the browser and gives its id. */
+export async function newPack(page: Page, title: string): Promise<string> {
+    await page.goto('/packs')
+    await page.getByRole('button', { name: 'New pack' }).click()
+    await page.getByLabel('Title').fill(title)
+    await page.getByLabel('Prefix').fill('saltbrook')
+    await page.getByRole('button', { name: 'Begin the pack' }).click()
+    await page.waitForURL(/gather/)
+    await expect(page.getByRole('heading', { name: title })).toBeVisible()
+    return packId(page)
+}
+
+export const packId = (page: Page) => /packs\/([0-9a-f-]{36})/.exec(page.url())![1]!
+
+/** The id of a demo pack. */
+export async function demoPack(page: Page, title: string): Promise<string> {
+    const packs = (await (await page.request.get('/api/packs')).json()) as {
+        id: string
+        about: string | null
+        summary: { title: string }
+    }[]
+    return packs.find((pack) => pack.about && pack.summary.title === title)!.id
+}
+
+/** Drops files on the page as a file manager does. */
+export async function drop(page: Page, files: { name: string; bytes: Buffer | string }[]): Promise<void> {
+    const transfer = await page.evaluateHandle(
+        (items) => {
+            const data = new DataTransfer()
+            for (const { name, base64 } of items) {
+                const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))
+                data.items.add(new File([bytes], name))
+            }
+            return data
+        },
+        files.map(({ name, bytes }) => ({ name, base64: Buffer.from(bytes).toString('base64') })),
+    )
+    await page.dispatchEvent('body', 'dragenter', { dataTransfer: transfer })
+    await page.dispatchEvent('body', 'drop', { dataTransfer: transfer })
+}
+
+export const findings = async (page: Page, id: string) =>
+    (
+        (await (await page.request.get(`/api/packs/${id}/findings`)).json()) as {
+            counts: { blocker: number; warning: number }
+        }
+    ).counts

@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test'
+import { port, serverCommand, serverEnvironment } from './e2e/server'
+
+// Run by ./test e2e, which starts PostgreSQL and builds the application.
+export default defineConfig({
+    testDir: 'e2e',
+    outputDir: '../.test/playwright',
+    workers: 1,
+    fullyParallel: false,
+    timeout: 90_000,
+    expect: { timeout: 15_000 },
+    reporter: 'list',
+    globalSetup: './e2e/setup.ts',
+    use: {
+        baseURL: `http://127.0.0.1:${port}`,
+        viewport: { width: 1280, height: 800 },
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
+        },
+        trace: 'off',
+    },
+    webServer: {
+        command: serverCommand.join(' '),
+        env: serverEnvironment(port, 'e2e'),
+        url: `http://127.0.0.1:${port}/packs`,
+        reuseExistingServer: false,
+        timeout: 120_000,
+    },
+})
