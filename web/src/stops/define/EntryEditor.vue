@@ -96,12 +96,14 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                 <button type="button" class="word" @click="editing.discard()">take the other page’s</button>, or copy
                 your text first.
             </p>
-            <ul v-if="loose.length > 0" class="border-line border-b px-6 py-2" role="alert">
-                <li v-for="fault in loose" :key="fault.pointer + fault.says" class="text-small">
-                    <span class="text-madder" aria-hidden="true">▼ </span>Line {{ fault.line }}, column
-                    {{ fault.column }}: {{ fault.pointer ? `${fault.pointer.slice(1)}: ` : '' }}{{ fault.says }}.
-                </li>
-            </ul>
+            <div v-if="loose.length > 0" class="border-line border-b px-6 py-2" role="alert">
+                <ul>
+                    <li v-for="fault in loose" :key="fault.pointer + fault.says" class="text-small">
+                        <span class="text-madder" aria-hidden="true">▼ </span>Line {{ fault.line }}, column
+                        {{ fault.column }}: {{ fault.pointer ? `${fault.pointer.slice(1)}: ` : '' }}{{ fault.says }}.
+                    </li>
+                </ul>
+            </div>
             <div v-if="tab === 'text'" class="min-h-0 grow">
                 <JsonEditor v-model="text" :faults="faults" :schema="entry.schema" :choices="entry.choices" />
             </div>

@@ -76,7 +76,13 @@ async function build() {
         class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px] max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px]"
     >
         <ReleaseList :pack="id" :releases="releases ?? []" class="border-line overflow-y-auto border-r" />
-        <ChangesSheet :pack="id" :draft="draft" :host="pack?.summary.hostTitle ?? ''" class="overflow-y-auto" />
+        <ChangesSheet
+            :pack="id"
+            :draft="draft"
+            :host="pack?.summary.hostTitle ?? ''"
+            class="overflow-y-auto"
+            tabindex="0"
+        />
         <aside class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4" aria-label="Build">
             <form class="flex flex-col gap-3" @submit.prevent="build">
                 <h2 class="text-large font-bold">Build a release</h2>
