@@ -4,7 +4,7 @@ import globals from 'globals'
 import typescript from 'typescript-eslint'
 
 export default typescript.config(
-    { ignores: ['dist', 'src/api/schema.d.ts', 'test-results', 'playwright-report'] },
+    { ignores: ['scripts', 'dist', 'src/api/schema.d.ts', 'test-results', 'playwright-report'] },
     ...typescript.configs.strict,
     ...vue.configs['flat/recommended'],
     {

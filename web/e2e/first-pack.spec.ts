@@ -84,7 +84,9 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await expect(page.getByRole('heading', { name: 'By Keys' })).toBeVisible()
 
     // Search the base and bring a surface.
+    await expect(page.getByRole('searchbox')).toBeVisible()
     await page.keyboard.press('/')
+    await expect(page.getByRole('searchbox')).toBeFocused()
     await page.keyboard.type('cobble dark picture')
     await expect(page.locator('[data-path]')).toHaveCount(1)
     await page.keyboard.press('Tab')

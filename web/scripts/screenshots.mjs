@@ -1,0 +1,65 @@
+// Takes the pictures of docs/screenshots/ from a running application with the demo data: node scripts/screenshots.mjs URL FOLDER TRAY
+import { chromium } from '@playwright/test'
+
+const [url, folder, tray] = process.argv.slice(2)
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
+const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: 'light',
+    reducedMotion: 'reduce',
+})
+
+const packs = await (await page.request.get(`${url}/api/packs`)).json()
+const idOf = (title) => packs.find((pack) => pack.about && pack.summary.title === title).id
+const [tidepool, moorpaths] = [idOf('Tidepool Glazes'), idOf('Moor Paths')]
+
+/** Waits until nothing is being fetched and every picture in view is drawn. */
+async function settle() {
+    await page.waitForFunction(
+        () =>
+            !document.body.innerText.includes('Fetching …') &&
+            [...document.images].filter((i) => i.getBoundingClientRect().top < innerHeight).every((i) => i.complete),
+    )
+    await page.evaluate(() => document.fonts.ready)
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
+}
+
+async function take(name, address, act) {
+    await page.goto(`${url}${address}`)
+    await page.getByRole('heading').first().waitFor()
+    await settle()
+    if (act) await act()
+    await settle()
+    await page.screenshot({ path: `${folder}/${name}.png` })
+}
+
+await take('packs', '/packs')
+await take('hosts', '/hosts/kilnmoor')
+await take('shape', `/packs/${tidepool}/shape?path=wares/water_jug/shelf.png`, async () => {
+    await page.locator('[data-test="add-step"]').click()
+    await page.getByRole('menuitem', { name: /with clear margins/ }).click()
+    await page.locator('[data-test="step"]').waitFor()
+    await page.getByRole('button', { name: 'Close' }).click()
+})
+await page.request.post(`${url}/api/packs/${tidepool}/undo`)
+await take('define', `/packs/${tidepool}/define?path=art/surfaces/saltbrook_reef.surface.json`, () =>
+    page.getByRole('textbox', { name: 'Rough' }).focus(),
+)
+await take('prove', `/packs/${tidepool}/prove`)
+await take('release', `/packs/${moorpaths}/release`)
+await take('trial', `/packs/${tidepool}/prove?look=trial`, async () => {
+    await page.locator('[data-test="run-trial"]').click()
+    await page.locator('[data-test="trial-summary"]').waitFor({ timeout: 60_000 })
+})
+await take('gather', `/packs/${tidepool}/gather`, async () => {
+    await page.locator('[data-test="add-folder"]').setInputFiles(tray)
+    await page.locator('[data-test="tray-row"]').first().waitFor()
+    await page.getByRole('button', { name: 'Close' }).click()
+})
+await page.request.post(`${url}/api/packs/${tidepool}/undo`)
+await page.emulateMedia({ colorScheme: 'dark' })
+await take('prove-dark', `/packs/${tidepool}/prove?place=shelf`)
+await browser.close()
