@@ -8,11 +8,19 @@ namespace Underlay.Data.Blobs;
 /// <param name="hash">The blob.</param>
 public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash) : FileContent
 {
+    private readonly BlobBatch? batch;
+
+    internal BlobContent(NpgsqlDataSource source, ContentHash hash, BlobBatch batch)
+        : this(source, hash) => this.batch = batch;
+
     /// <summary>The blob.</summary>
     public ContentHash Hash => hash;
 
     /// <inheritdoc/>
-    public override void Read(Span<byte> to) => BlobStore.Read(source, hash, to);
+    public override void Read(Span<byte> to)
+    {
+        if (batch is null || !batch.TryRead(hash, to)) BlobStore.Read(source, hash, to);
+    }
 
     /// <summary>A file of a tree.</summary>
     public static TreeFile File(NpgsqlDataSource source, PackPath path, ContentHash hash, long length) => new(path, length, new BlobContent(source, hash));

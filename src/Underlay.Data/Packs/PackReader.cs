@@ -17,7 +17,7 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
         var revision = await database.Packs.Where(p => p.Id == packId).Select(p => (long?)p.Revision).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         if (revision is not { } known) return null;
         var files = await database.PackFiles.AsNoTracking().Where(f => f.PackId == packId).ToListAsync(cancel).ConfigureAwait(false);
-        return (FileTree.Of(files.Select(f => BlobContent.File(source, PackPath.Parse(f.Path), ContentHash.Parse(f.Hash), f.Length))), known);
+        return (FileTree.Of(BlobBatch.Files(source, files.Select(f => (PackPath.Parse(f.Path), ContentHash.Parse(f.Hash), f.Length)).OrderBy(f => f.Item1))), known);
     }
 
     /// <summary>The edits that lead from one revision to the newest, one for each path.</summary>
@@ -32,14 +32,11 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             from blob in blobs.DefaultIfEmpty()
             orderby operation.Revision
             select new { operation.Revision, row.Path, row.HashAfter, Length = blob == null ? 0 : blob.Length }).ToListAsync(cancel).ConfigureAwait(false);
-        var edits = new List<TreeEdit>();
-        foreach (var last in rows.GroupBy(r => r.Path, StringComparer.Ordinal).Select(g => g.Last()))
-        {
-            var path = PackPath.Parse(last.Path);
-            if (last.HashAfter is { } hash) edits.Add(new TreeEdit.Put(BlobContent.File(source, path, ContentHash.Parse(hash), last.Length)));
-            else if (tree.Find(path) is not null) edits.Add(new TreeEdit.Delete(path));
-        }
-
-        return (edits, rows.Count == 0 ? revision : rows[^1].Revision);
+        var last = rows.GroupBy(r => r.Path, StringComparer.Ordinal).Select(g => g.Last()).ToList();
+        var gone = last.Where(r => r.HashAfter is null).Select(r => PackPath.Parse(r.Path)).Where(p => tree.Find(p) is not null);
+        var there = last.Where(r => r.HashAfter is not null).Select(r => (PackPath.Parse(r.Path), ContentHash.Parse(r.HashAfter!), r.Length)).OrderBy(r => r.Item1);
+        return (
+            [.. gone.Select(p => new TreeEdit.Delete(p)), .. BlobBatch.Files(source, there).Select(f => new TreeEdit.Put(f))],
+            rows.Count == 0 ? revision : rows[^1].Revision);
     }
 }

@@ -50,7 +50,7 @@ defineExpose({ fix, openWaive: () => (isWaiving.value = true) })
 
 <template>
     <div
-        class="border-l-[3px] pl-3"
+        class="min-w-0 border-l-[3px] pl-3"
         :class="
             finding.waived
                 ? 'border-line'
@@ -63,7 +63,7 @@ defineExpose({ fix, openWaive: () => (isWaiving.value = true) })
         data-test="finding"
         :data-code="finding.name.code"
     >
-        <p class="text-small">
+        <p class="text-small [overflow-wrap:anywhere]">
             <SeverityMark :severity="finding.severity" class="mr-1.5 inline align-[-1px]" />
             <span :class="finding.waived ? 'text-faint' : ''">{{ finding.message }}</span>
             <span v-if="finding.waived" class="text-faint"> Waived: “{{ finding.waived }}”.</span>
