@@ -1,8 +1,8 @@
-using Underlay.Files;
 using System.CommandLine;
 using Underlay.Cli;
 using Underlay.Cli.Commands;
 using Underlay.Core.Packs;
+using Underlay.Files;
 
 // The system's cryptography takes a while to load, and every command that reads a pack hashes: it loads beside the rest.
 _ = Task.Run(() => ContentHash.Of([]));

@@ -11,6 +11,8 @@ public class ArchitectureTests
     private static readonly System.Reflection.Assembly Core = typeof(Underlay.Core.Checks.Check).Assembly;
     private static readonly System.Reflection.Assembly Files = typeof(Underlay.Files.FolderTree).Assembly;
     private static readonly System.Reflection.Assembly Demo = typeof(Underlay.Demo.DemoCatalogue).Assembly;
+    private static readonly System.Reflection.Assembly Data = typeof(Underlay.Data.UnderlayDatabase).Assembly;
+    private static readonly System.Reflection.Assembly Server = System.Reflection.Assembly.Load("Underlay.Server");
     private static readonly System.Reflection.Assembly StandIn = typeof(Kilnmoor.Game).Assembly;
 
     private static readonly HashSet<string> Outside =
@@ -55,6 +57,24 @@ public class ArchitectureTests
     [Fact]
     public void Files_refers_to_Core_only() =>
         Assert.Equal(["Underlay.Core"], References(Files).Where(r => r.StartsWith("Underlay", StringComparison.Ordinal)));
+
+    [Fact]
+    public void Data_refers_to_Core_only_and_the_server_to_no_stand_in()
+    {
+        Assert.Equal(["Underlay.Core"], References(Data).Where(r => r.StartsWith("Underlay", StringComparison.Ordinal)));
+        Assert.DoesNotContain("Kilnmoor", References(Server));
+        Assert.DoesNotContain("underlay", References(Server));
+    }
+
+    [Fact]
+    public void Every_problem_that_the_server_tells_is_documented()
+    {
+        var documented = File.ReadAllText(Path.Combine(Repository.Root, "docs", "api.md"));
+        var source = Directory.EnumerateFiles(Path.Combine(Repository.Root, "src", "Underlay.Server"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
+        var types = source.SelectMany(f => Regex.Matches(File.ReadAllText(f), "(?:ProblemException\\(|new\\()[0-9]{3}, \"([a-z-]+)\"").Select(m => m.Groups[1].Value)).Distinct().ToList();
+        Assert.True(types.Count > 15);
+        Assert.All(types, type => Assert.Contains($"{type}`", documented, StringComparison.Ordinal));
+    }
 
     [Fact]
     public void No_host_is_named_in_src_outside_the_demo()

@@ -1,3 +1,6 @@
+using System.Buffers.Binary;
+using System.IO.Compression;
+using System.Net;
 using System.Text;
 using Underlay.Demo;
 using Underlay.Testing;
@@ -46,6 +49,41 @@ public class TrayTests(RunningServer server)
         Assert.Equal("bad.zip", refused.GetProperty("path").GetString());
         Assert.Contains("refused whole", refused.GetProperty("says").GetString()!, StringComparison.Ordinal);
         Assert.Equal(["good.txt"], await FilesAsync(pack));
+    }
+
+    private static byte[] Oversized(string how)
+    {
+        if (how == "claims 2 GB") return ZipParts.Write(new ZipPart("a", "x") { Deflated = true, ClaimedLength = 2_000_000_000 });
+        if (how == "grows 1,000 times") return ZipParts.Write(new ZipPart(Encoding.UTF8.GetBytes("a"), new byte[4_000_000]) { Deflated = true });
+        using var stream = new MemoryStream();
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+            for (var i = 0; i < 100_000; i++) zip.CreateEntry($"{i}");
+        return stream.ToArray();
+    }
+
+    [Theory]
+    [InlineData("claims 2 GB", "claims 2,000,000,000 bytes")]
+    [InlineData("grows 1,000 times", "250 times")]
+    [InlineData("100,000 entries", "100,000 entries")]
+    public async Task An_archive_that_would_fill_the_disk_is_refused_and_the_rest_comes_in(string how, string says)
+    {
+        var pack = await server.NewPackAsync();
+        var result = await pack.DropAsync(("bomb.zip", Oversized(how)), ("good.txt", [1]));
+        Assert.Contains(says, Assert.Single(result.GetProperty("refused").EnumerateArray()).GetProperty("says").GetString()!, StringComparison.Ordinal);
+        Assert.Equal(["good.txt"], await FilesAsync(pack));
+    }
+
+    [Fact]
+    public async Task A_picture_whose_header_claims_30000_pixels_a_side_is_a_finding()
+    {
+        var pack = await server.NewPackAsync();
+        var parts = Picture.Of(4, 4).Chunks();
+        BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data, 30_000);
+        BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data.AsSpan(4), 30_000);
+        await pack.DropAsync(("cobble_dark.png", parts.ToBytes()));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "cobble_dark.png", target = "art/surfaces/cobble_dark.png" } } });
+        Assert.Equal(["image/unreadable art/surfaces/cobble_dark.png"], await pack.FindingsAsync());
+        Assert.Equal(HttpStatusCode.Conflict, (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/cobble_dark.png")).StatusCode);
     }
 
     [Fact]

@@ -98,6 +98,14 @@ test('an entry that another page changed is not overwritten', async ({ page }) =
     await page.locator('[data-test="save"]').click()
     await expect(page.getByRole('alert').filter({ hasText: 'Nothing was overwritten' })).toBeVisible()
     await expect(page.getByRole('textbox', { name: 'Rough' })).toHaveValue('0.9')
+    // Nor is what was typed lost by leaving, until one of the two is chosen.
+    await page.getByRole('link', { name: /^Gather/ }).click()
+    await expect(page.getByText('Choose which of the two to keep first.')).toBeVisible()
+    await page.getByRole('button', { name: 'Keep mine' }).click()
+    await page.getByRole('link', { name: /^Gather/ }).click()
+    await expect(page).toHaveURL(/gather/)
+    const saved = await (await page.request.get(`/api/packs/${id}/file?path=${descriptor}`)).text()
+    expect(JSON.parse(saved)).toMatchObject({ rough: 0.9 })
 })
 
 test('two pages on one pack show each other’s changes, and undo goes through both', async ({ page, context }) => {

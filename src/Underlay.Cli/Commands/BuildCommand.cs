@@ -1,7 +1,7 @@
-using Underlay.Files;
 using System.CommandLine;
 using System.Globalization;
 using Underlay.Core.Packaging;
+using Underlay.Files;
 
 namespace Underlay.Cli.Commands;
 

@@ -50,8 +50,8 @@ const encode = encodeURIComponent
 
 /** Where the bytes of a pack's file are; with its hash they may be kept for good. */
 export const fileUrl = (pack: string, path: string, hash?: string | null) =>
-    `/api/packs/${pack}/file?path=${encode(path)}${hash ? `&hash=${hash}` : ''}`
+    `/api/packs/${pack}/file?path=${encode(path)}${hash ? `&hash=${encode(hash)}` : ''}`
 
 /** Where the bytes of a base's file are. */
 export const baseUrl = (host: string, edition: string, path: string, hash?: string | null) =>
-    `/api/hosts/${host}/editions/${encode(edition)}/base/file?path=${encode(path)}${hash ? `&hash=${hash}` : ''}`
+    `/api/hosts/${host}/editions/${encode(edition)}/base/file?path=${encode(path)}${hash ? `&hash=${encode(hash)}` : ''}`

@@ -9,31 +9,52 @@ interface ServerEvent {
     job: string | null
 }
 
+type Told = { event: ServerEvent } | { isConnected: boolean }
+
 /** False while the server does not answer. */
 export const isConnected = ref(true)
 
 /** Listens to what the server tells and marks what it touches as stale: open pages fetch it again at once. */
 export function listen(queries: QueryClient) {
+    const pages = new BroadcastChannel('underlay-events')
+    // A channel does not reach the page that posts.
+    const tell = (told: Told) => {
+        take(told)
+        pages.postMessage(told)
+    }
+
+    function take(told: Told) {
+        if ('isConnected' in told) {
+            isConnected.value = told.isConnected
+            return
+        }
+        const { kind, pack, job } = told.event
+        if (kind === 'again') void queries.invalidateQueries()
+        else if (kind === 'pack') {
+            void queries.invalidateQueries({ queryKey: ['pack', pack] })
+            void queries.invalidateQueries({ queryKey: ['packs'] })
+        } else {
+            void queries.invalidateQueries({ queryKey: ['job', job] })
+            void queries.invalidateQueries({ queryKey: ['jobs', pack] })
+            void queries.invalidateQueries({ queryKey: ['releases', pack] })
+        }
+    }
+
+    pages.onmessage = (message: MessageEvent<Told>) => take(message.data)
+
+    // Browsers allow few connections to a server: one page listens for all, and when it closes another takes over.
+    void navigator.locks.request('underlay-events', () => {
+        connect(tell)
+        return new Promise<never>(() => undefined)
+    })
+}
+
+function connect(tell: (told: Told) => void) {
     const source = new EventSource('/api/events')
-    const on = (kind: string, act: (event: ServerEvent) => void) =>
+    for (const kind of ['pack', 'job', 'again'])
         source.addEventListener(kind, (message) =>
-            act(JSON.parse((message as MessageEvent<string>).data) as ServerEvent),
+            tell({ event: JSON.parse((message as MessageEvent<string>).data) as ServerEvent }),
         )
-    on('pack', ({ pack }) => {
-        void queries.invalidateQueries({ queryKey: ['pack', pack] })
-        void queries.invalidateQueries({ queryKey: ['packs'] })
-    })
-    on('job', ({ pack, job }) => {
-        void queries.invalidateQueries({ queryKey: ['job', job] })
-        void queries.invalidateQueries({ queryKey: ['jobs', pack] })
-        void queries.invalidateQueries({ queryKey: ['releases', pack] })
-    })
-    // Sent at the start of every connection: what happened in between is not known.
-    let first = true
-    on('again', () => {
-        if (!first) void queries.invalidateQueries()
-        first = false
-    })
-    source.onopen = () => (isConnected.value = true)
-    source.onerror = () => (isConnected.value = false)
+    source.onopen = () => tell({ isConnected: true })
+    source.onerror = () => tell({ isConnected: false })
 }

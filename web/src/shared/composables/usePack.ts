@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api, data, Problem } from '@/api/client'
+import { api, data, Problem, type PackView } from '@/api/client'
 import { useMessages } from './useMessages'
 
 /** A pack with all that its frame shows. */
@@ -39,9 +39,15 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     const { say, warn } = useMessages()
     const refresh = () => queries.invalidateQueries({ queryKey: ['pack', toValue(id)] })
 
+    /** What an undo names: the revision that this page shows, so that it takes back nothing that was not seen. */
+    function shown() {
+        const view = queries.getQueryData<PackView>(['pack', toValue(id), 'view'])
+        return { params: { path: { id: toValue(id) } }, headers: view ? { 'If-Match': `"${view.revision}"` } : {} }
+    }
+
     async function undo() {
         await change.mutateAsync({
-            run: () => data(api.POST('/api/packs/{id}/undo', { params: { path: { id: toValue(id) } } })),
+            run: () => data(api.POST('/api/packs/{id}/undo', shown())),
             done: () => 'Undone.',
             isTurn: true,
         })
@@ -77,7 +83,7 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         },
         async redo() {
             await change.mutateAsync({
-                run: () => data(api.POST('/api/packs/{id}/redo', { params: { path: { id: toValue(id) } } })),
+                run: () => data(api.POST('/api/packs/{id}/redo', shown())),
                 done: () => 'Done again.',
             })
         },

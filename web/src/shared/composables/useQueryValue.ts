@@ -14,10 +14,11 @@ export function useQueryValue(name: string, initial = '') {
     }
     // Kept here too, so that a field shows what was typed before the address does.
     const value = ref(read())
+    let pending: LocationQuery | null = null
     watch(
         () => route.query[name],
         () => {
-            if (wanted === null) value.value = read()
+            if (pending === null) value.value = read()
         },
     )
 
@@ -27,9 +28,10 @@ export function useQueryValue(name: string, initial = '') {
             value.value = now
             const { [name]: _, ...others } = wanted ?? route.query
             const query = now === initial ? others : { ...others, [name]: now }
-            wanted = query
+            wanted = pending = query
             void router.replace({ query }).finally(() => {
                 if (wanted === query) wanted = null
+                if (pending === query) pending = null
             })
         },
     })

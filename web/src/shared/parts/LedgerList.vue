@@ -11,6 +11,7 @@ const emit = defineEmits<{ open: [row: Row]; key: [key: string, row: Row, elemen
 
 const box = ref<HTMLElement>()
 const current = ref<string | null>(null)
+let last = 0
 
 const virtualizer = useVirtualizer(
     computed(() => ({
@@ -41,9 +42,12 @@ const elementOf = (key: string | null) =>
 
 async function move(step: number) {
     const rows = props.lines.map((line, index) => ({ line, index })).filter(({ line }) => line.kind === 'row')
-    const at = rows.findIndex(({ line }) => line.key === current.value)
-    const next = rows[at < 0 ? 0 : Math.max(0, Math.min(rows.length - 1, at + step))]
+    const found = rows.findIndex(({ line }) => line.key === current.value)
+    // Where the current row is gone, mended perhaps, the one that took its place comes next.
+    const at = Math.max(0, Math.min(rows.length - 1, found < 0 ? last : found + step))
+    const next = rows[at]
     if (!next) return
+    last = at
     current.value = next.line.key
     virtualizer.value.scrollToIndex(next.index, { align: 'auto' })
     await nextTick()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { SectionColumn } from '@/api/client'
 import { count } from '../words'
 import SeverityMark from './SeverityMark.vue'
@@ -12,6 +12,7 @@ const shown = computed(() =>
     props.columns.filter((c) => c.place !== 'elsewhere' || c.additions > 0 || marks(c).length > 0),
 )
 
+const pointed = ref<SectionColumn | null>(null)
 const width = (column: SectionColumn) => Math.max(2.2, Math.sqrt(column.inBase + column.additions))
 const share = (column: SectionColumn) => (column.inBase === 0 ? 0 : column.overrides / column.inBase)
 const added = (column: SectionColumn) =>
@@ -36,7 +37,7 @@ function says(column: SectionColumn) {
 
 <template>
     <div
-        class="flex min-w-0 gap-[3px]"
+        class="relative flex min-w-0 gap-[3px]"
         :class="isSmall ? 'h-[62px]' : 'h-[84px]'"
         role="group"
         aria-label="Section of the pack"
@@ -51,8 +52,12 @@ function says(column: SectionColumn) {
             :aria-pressed="isSmall ? undefined : chosen === column.place"
             :aria-label="says(column)"
             :role="isSmall ? 'img' : undefined"
-            :title="says(column)"
+            :title="isSmall ? says(column) : undefined"
             :data-place="column.place"
+            @mouseenter="pointed = column"
+            @mouseleave="pointed = null"
+            @focus="pointed = column"
+            @blur="pointed = null"
             @click="isSmall || $emit('choose', chosen === column.place ? '' : column.place)"
         >
             <span
@@ -90,5 +95,13 @@ function says(column: SectionColumn) {
                 {{ column.title }}
             </span>
         </component>
+        <!-- In the labels' place while a column is pointed at: its numbers. -->
+        <p
+            v-if="pointed && !isSmall"
+            class="text-tiny bg-film pointer-events-none absolute inset-x-0 bottom-0 truncate"
+            aria-hidden="true"
+        >
+            {{ says(pointed) }}
+        </p>
     </div>
 </template>

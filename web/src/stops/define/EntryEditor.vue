@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
 import type { EntryView } from '@/api/client'
+import { useMessages } from '@/shared/composables/useMessages'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
 import BesideIt from './BesideIt.vue'
@@ -40,7 +41,13 @@ useEventListener(window, 'beforeunload', (event) => {
     if (isDirty.value) event.preventDefault()
 })
 // What was typed is kept when the author goes elsewhere.
-const keep = async () => (isDirty.value && !isChangedElsewhere.value ? await editing.save() : true)
+const { warn } = useMessages()
+async function keep(): Promise<boolean> {
+    if (!isDirty.value) return true
+    if (!isChangedElsewhere.value) return editing.save()
+    warn('This entry was changed in another page too. Choose which of the two to keep first.')
+    return false
+}
 onBeforeRouteLeave(keep)
 onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : true))
 </script>
@@ -93,8 +100,8 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
             </div>
             <p v-if="isChangedElsewhere" class="border-line bg-paper border-b px-6 py-2" role="alert">
                 This entry was changed in another page while you edited it. What you typed is still here:
-                <button type="button" class="word" @click="editing.discard()">take the other page’s</button>, or copy
-                your text first.
+                <button type="button" class="word" @click="editing.discard()">Take the other page’s</button>
+                <button type="button" class="word ml-3" @click="editing.keepMine()">Keep mine</button>
             </p>
             <div v-if="loose.length > 0" class="border-line border-b px-6 py-2" role="alert">
                 <ul>

@@ -85,6 +85,13 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
         return true
     }
 
+    /** Goes on with what was typed; saving then replaces what the other page wrote. */
+    function keepMine() {
+        const now = toValue(entry)
+        known.value = { text: now.text, hash: now.hash }
+        isChangedElsewhere.value = false
+    }
+
     return {
         text,
         value,
@@ -94,6 +101,7 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
         isBusy: change.isBusy,
         set,
         save,
+        keepMine,
         discard: () => take(toValue(entry)),
     }
 }
