@@ -81,6 +81,7 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await page.keyboard.press('Control+A')
     await page.keyboard.type('keys')
     await page.keyboard.press('Enter')
+    await page.waitForURL(/gather/)
     await expect(page.getByRole('heading', { name: 'By Keys' })).toBeVisible()
 
     // Search the base and bring a surface.
