@@ -107,6 +107,22 @@ public class TrayTests(RunningServer server)
     }
 
     [Fact]
+    public async Task A_front_picture_is_known_by_its_size_and_the_manifest_comes_to_name_it()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.DropAsync(("DSC_0001.png", Picture.Filled(320, 200, new Pixel(9, 9, 9, 255)).ToPng()));
+        var row = (await pack.GetAsync("tray")).GetProperty("rows")[0];
+        var candidate = row.GetProperty("candidates")[0];
+        Assert.Equal("front.png", candidate.GetProperty("target").GetString());
+        Assert.Contains("the manifest will name it", candidate.GetProperty("reason").GetString()!, StringComparison.Ordinal);
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "DSC_0001.png", target = "front.png" } } });
+        Assert.Empty(await pack.FindingsAsync());
+        Assert.Equal("front.png", (await pack.GetAsync("")).GetProperty("summary").GetProperty("front").GetString());
+        await pack.PostAsync("undo", new { });
+        Assert.Null((await pack.GetAsync("")).GetProperty("summary").GetProperty("front").GetString());
+    }
+
+    [Fact]
     public async Task The_same_file_twice_is_one_and_another_of_its_name_gets_a_number()
     {
         var pack = await server.NewPackAsync();

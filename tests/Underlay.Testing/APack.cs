@@ -68,18 +68,21 @@ public static class SmallBase
             .With("tables/materials.csv", "code,name,group,since\nstone,Stone,ground,3.0\nclay,Clay,clay,3.0\nreed,Reed,grown,3.0\n")
             .With("art/shapes/jug.json", "{}")
             .With("art/shapes/bowl.json", "{}")
-            .WithSurface("flagstone", Picture.Of(64, 64))
-            .WithSurface("fence", Picture.Of(64, 64).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "grain": "flagstone" }""")
+            .WithSurface("flagstone", Own(Picture.Of(64, 64)))
+            .WithSurface("fence", Own(Picture.Of(64, 64)).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "grain": "flagstone" }""")
             .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "blend" }""");
         foreach (var (name, shape) in new[] { ("milk_jug", "jug"), ("soup_bowl", "bowl") })
         {
             files = files
                 .With($"wares/{name}/ware.json", Ware($"moor.{name}", shape))
-                .With($"wares/{name}/shelf.png", Picture.Shelf())
-                .With($"wares/{name}/skin.png", Picture.Of(64, 64))
-                .With($"wares/{name}/mask.png", Picture.Mask());
+                .With($"wares/{name}/shelf.png", Own(Picture.Shelf()))
+                .With($"wares/{name}/skin.png", Own(Picture.Of(64, 64)))
+                .With($"wares/{name}/mask.png", Own(Picture.Mask()));
         }
 
         return new Dictionary<string, byte[]>(files.Files);
     }
+
+    /// <summary>The base's pictures differ in a pixel from those that tests lay over them.</summary>
+    private static Picture Own(Picture picture) => picture.With(7, 7, new Pixel(1, 0, 3, 255));
 }

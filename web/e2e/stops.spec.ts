@@ -21,7 +21,7 @@ test('a bad archive is refused beside its name and the rest of the drop comes in
     const row = page.locator('[data-test="tray-row"]')
     await expect(row).toHaveCount(1)
     await row.locator('[data-test="place"]').click()
-    await expect(page.locator(`[data-path="${surface}"]`)).toContainText('The same bytes as the base’s')
+    await expect(page.locator(`[data-path="${surface}"]`)).toContainText('the same bytes as Kilnmoor’s own file')
 })
 
 test('a click in the section filters every stop to its place', async ({ page }) => {

@@ -31,6 +31,7 @@ public static class CheckList
         new Dangling(),
         new Misnamed(),
         new LacksPrefix(),
+        new Unchanged(),
         new UnreadableWaivers(),
     ];
 

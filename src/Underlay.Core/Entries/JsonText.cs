@@ -1,5 +1,6 @@
 using System.Buffers;
 using System.Globalization;
+using System.Text.Encodings.Web;
 using System.Text.Json;
 
 namespace Underlay.Core.Entries;
@@ -21,6 +22,9 @@ public sealed class JsonText
 
     /// <summary>Numbers of this magnitude and above are refused by hosts ("rejected", docs/hosts.md).</summary>
     public const double NumberLimit = 1e28;
+
+    // Letters are written as letters: people read these files.
+    private static readonly JsonSerializerOptions Readable = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     private readonly byte[] utf8;
 
@@ -66,23 +70,31 @@ public sealed class JsonText
     /// <summary>The text at a pointer, or null where there is none or something else.</summary>
     public string? FindString(string pointer) => Find(pointer) is { ValueKind: JsonValueKind.String } found ? found.GetString() : null;
 
-    /// <summary>The text with another string at a top-level field; all else stays as the author wrote it.</summary>
-    /// <param name="pointer">Pointer to a field of the root that holds a string.</param>
-    /// <param name="value">The new string.</param>
-    /// <exception cref="InvalidOperationException">There is no such string.</exception>
+    /// <summary>The text with a string at a top-level field, in place of the value there or as a new last field; all else stays as the author wrote it.</summary>
+    /// <param name="pointer">Pointer to a field of the root, which is an object.</param>
+    /// <param name="value">The string.</param>
+    /// <exception cref="InvalidOperationException">The text is no object.</exception>
     public byte[] WithString(string pointer, string value)
     {
+        if (Problem is not null || Root.ValueKind != JsonValueKind.Object) throw new InvalidOperationException("Only an object has fields.");
         var name = pointer[1..].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
+        var written = JsonSerializer.SerializeToUtf8Bytes(value, Readable);
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        var last = 0;
         while (reader.Read())
         {
+            if (reader.TokenType == JsonTokenType.EndObject && reader.CurrentDepth == 0) break;
+            last = (int)reader.BytesConsumed;
             if (reader.TokenType != JsonTokenType.PropertyName || reader.CurrentDepth != 1 || !reader.ValueTextEquals(name)) continue;
-            if (!reader.Read() || reader.TokenType != JsonTokenType.String) break;
-            var (start, end) = ((int)reader.TokenStartIndex, (int)reader.BytesConsumed);
-            return [.. utf8.AsSpan(0, start), .. JsonSerializer.SerializeToUtf8Bytes(value), .. utf8.AsSpan(end)];
+            reader.Read();
+            var start = (int)reader.TokenStartIndex;
+            reader.Skip();
+            return [.. utf8.AsSpan(0, start), .. written, .. utf8.AsSpan((int)reader.BytesConsumed)];
         }
 
-        throw new InvalidOperationException($"There is no string at {pointer}.");
+        var isEmpty = !Root.EnumerateObject().Any();
+        byte[] member = [.. isEmpty ? "\n  "u8 : ",\n  "u8, .. JsonSerializer.SerializeToUtf8Bytes(name, Readable), .. ": "u8, .. written];
+        return [.. utf8.AsSpan(0, last), .. member, .. utf8.AsSpan(last)];
     }
 
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>

@@ -9,6 +9,9 @@ namespace Underlay.Core.Fixes;
 /// <param name="LeavesNoChoice">True when there is one sensible way to do it. Fixes of which both hold are applied without being asked for by name.</param>
 public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
 {
+    /// <summary>Whether the runner keeps copies of what the fix overwrites or deletes; not needed where the base has the same bytes.</summary>
+    public virtual bool KeepsOriginals => true;
+
     /// <summary>The edits that make the repair, or none when it no longer applies.</summary>
     /// <param name="tree">The pack's files as they are now.</param>
     /// <param name="context">What the fix may need to know.</param>

@@ -52,7 +52,12 @@ public static class FixRunner
 
     /// <summary>What a finding's fix changes, originals kept; nothing when it has no fix or the fix no longer applies.</summary>
     public static IReadOnlyList<TreeEdit> EditsOf(FileTree tree, Finding finding, FixContext context) =>
-        finding.Fix is { } fix ? KeepOriginals(tree, fix.Edit(tree, context)) : [];
+        finding.Fix switch
+        {
+            null => [],
+            { KeepsOriginals: false } fix => fix.Edit(tree, context),
+            var fix => KeepOriginals(tree, fix.Edit(tree, context)),
+        };
 
     private static bool IsWanted(Finding finding, Fix fix, IReadOnlyCollection<string> only) =>
         only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true } : only.Contains(finding.Code.Value);

@@ -71,6 +71,7 @@ public sealed class Placer
             ByPath(file, kind, Add);
             if (content.Entry is { } entry) ByEntry(entry, Add);
             ByName(file, content, kind, Add);
+            ByManifest(file, content, kind, Add);
             if (found.Count == 0 && content.Size is { } size) BySize(size, Add);
         }
 
@@ -131,6 +132,27 @@ public sealed class Placer
             var (size, says) = JudgeSize(item, content.Size);
             var left = own.LeftOut.Length > 0 ? $" but for “{own.LeftOut}”" : "";
             add(item.Path, item.Place, Math.Clamp(match.Score + size, 0, 0.97), $"{match.Says}{left}{says}");
+        }
+    }
+
+    /// <summary>A place whose one path the manifest names: what is called like it, or has the only size that it takes.</summary>
+    private void ByManifest(TreeFile file, Content content, PlaceContent kind, Action<PackPath, Place, double, string> add)
+    {
+        var words = NameWords.Of(Stem(file.Path.FileName)).Words;
+        foreach (var place in overlay.Profile.Places.Where(p => p.ManifestField is not null && p.Content == kind && p.Editions.Holds(overlay.Pack.Edition)))
+        {
+            var fits = content.Size is { } size && ExactRule(place)?.Judge(size) is null && ExactRule(place) is not null;
+            var named = words.Contains(place.Key, StringComparer.Ordinal);
+            if (!fits && !named) continue;
+            var says = (fits, named) switch
+            {
+                (true, true) => $"the name, and {content.Size} as wanted",
+                (true, false) => $"{content.Size} as {place.One} has it",
+                _ => "the name",
+            };
+            var target = ManifestNaming.PathOf(overlay.Pack.Manifest, place);
+            var naming = overlay.Pack.Manifest.FindPath(place.ManifestField!) is null ? "; the manifest will name it" : "";
+            add(target, place, fits && named ? 0.97 : fits ? 0.7 : 0.6, says + naming);
         }
     }
 

@@ -68,7 +68,7 @@ internal static class TrayEndpoints
         PngReader.IsPng(advice.File.ReadStart(8)),
         advice.File.Length,
         advice.IsSure,
-        [.. advice.Candidates.Select(c => new Candidate(c.Target.Value, c.Place.Key, LedgerEndpoints.TitleOf(c.Place, c.Place.Pattern!.Match(c.Target) ?? Core.Hosts.Bindings.None), c.Place.Noun, c.Confidence, c.Reason, snapshot.Tree.Find(c.Target) is not null))]);
+        [.. advice.Candidates.Select(c => new Candidate(c.Target.Value, c.Place.Key, LedgerEndpoints.TitleOf(c.Place, c.Place.Pattern?.Match(c.Target) ?? Core.Hosts.Bindings.None), c.Place.Noun, c.Confidence, c.Reason, snapshot.Tree.Find(c.Target) is not null))]);
 
     /// <summary>Those that are sure, one for each path: of two that are sure of the same path neither is.</summary>
     private static List<PlacementAdvice> Sure(IReadOnlyList<PlacementAdvice> advice) =>
@@ -124,7 +124,9 @@ internal static class TrayEndpoints
                 }
 
                 tree = tree.With(result.Edits);
-                edits.AddRange(result.Edits);
+                var naming = ManifestNaming.Edits(snapshot.Profile, tree, to);
+                tree = tree.With(naming);
+                edits.AddRange([.. result.Edits, .. naming]);
                 placed++;
             }
 

@@ -53,6 +53,7 @@ public class FindingsTests
         { "a shape of nowhere", APack.Of().WithWare("tide_cup").With("wares/tide_cup/ware.json", SmallBase.Ware("saltbrook.tide_cup", shape: "jugg")), "entry/dangling", "wares/tide_cup/ware.json", Severity.Blocker },
         { "an id of another folder", APack.Of().WithWare("tide_cup", id: "saltbrook.tidecup"), "entry/misnamed", "wares/tide_cup/ware.json", Severity.Blocker },
         { "somebody else's prefix", APack.Of().WithWare("tide_cup", id: "other.tide_cup"), "name/prefix", "wares/tide_cup/ware.json", Severity.Warning },
+        { "the base's own bytes", APack.Of().With("art/surfaces/flagstone.png", SmallBase.Files["art/surfaces/flagstone.png"]), "pack/unchanged", "art/surfaces/flagstone.png", Severity.Note },
         { "a name without prefix", APack.Of().WithSurface("foam", Good), "name/prefix", "art/surfaces/foam.png", Severity.Warning },
         { "one folder around all", APack.Empty.With("tidepool/firing.json", APack.Manifest).With("tidepool/art/surfaces/flagstone.png", Good), "package/wrapped", "tidepool", Severity.Blocker },
         { "waivers that cannot be read", APack.Of().With(".underlay/waivers.json", "{"), "waiver/unreadable", ".underlay/waivers.json", Severity.Warning },

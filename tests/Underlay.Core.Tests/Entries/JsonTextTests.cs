@@ -57,4 +57,24 @@ public class JsonTextTests
             var text = JsonText.Parse(bytes);
             Assert.True(text.Problem is null || (text.Problem.Says.Length > 0 && text.Problem.At.Line > 0 && text.Problem.At.Column > 0));
         });
+
+    [Fact]
+    public void A_string_is_set_or_added_and_all_else_stays()
+    {
+        Assert.Equal("{ \"a\": 1,\n  \"b\": \"é\" }", Encoding.UTF8.GetString(Parse("{ \"a\": 1 }").WithString("/b", "é")));
+        Assert.Equal("{\n  \"b\": \"x\"}", Encoding.UTF8.GetString(Parse("{}").WithString("/b", "x")));
+        Assert.Equal("{ \"b\": \"x\", \"c\": {\"b\": 2} }", Encoding.UTF8.GetString(Parse("{ \"b\": [1, {}], \"c\": {\"b\": 2} }").WithString("/b", "x")));
+        Assert.Throws<InvalidOperationException>(() => Parse("[]").WithString("/b", "x"));
+    }
+
+    [Fact]
+    public void A_set_string_is_found_again_and_other_fields_are_as_before() =>
+        Gen.Select(Gen.Dictionary(Gen.String[Gen.Char["abc/~\"é"], 1, 3], Gen.String[Gen.Char["xy\\\"\n"], 0, 4])[0, 5], Gen.String[Gen.Char["abc/~\"é"], 1, 3], Gen.String).Sample((fields, name, value) =>
+        {
+            var before = JsonText.Parse(System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(fields));
+            var after = JsonText.Parse(before.WithString($"/{JsonText.Escape(name)}", value));
+            fields[name] = value;
+            Assert.Null(after.Problem);
+            Assert.Equal(fields.OrderBy(f => f.Key, StringComparer.Ordinal), after.Root.EnumerateObject().Select(p => KeyValuePair.Create(p.Name, p.Value.GetString()!)).OrderBy(f => f.Key, StringComparer.Ordinal));
+        });
 }

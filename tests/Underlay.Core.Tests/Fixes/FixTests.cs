@@ -85,6 +85,18 @@ public class FixTests
     }
 
     [Fact]
+    public void A_whole_copy_of_the_base_with_three_changed_files_comes_down_to_three()
+    {
+        string[] changed = ["art/surfaces/flagstone.png", "wares/milk_jug/skin.png", "wares/milk_jug/mask.png"];
+        var pack = SmallBase.Files.Where(f => !f.Key.StartsWith("tables/", StringComparison.Ordinal) && !f.Key.StartsWith("art/shapes/", StringComparison.Ordinal)).Aggregate(APack.Of(), (p, f) => p.With(f.Key, f.Value))
+            .With(changed[0], Picture.Of(128, 128)).With(changed[1], Picture.Of(128, 64)).With(changed[2], Picture.Mask(128, 64));
+        var (tree, applied, report) = Run(pack, "pack/unchanged");
+        Assert.Equal([.. changed.Order(StringComparer.Ordinal).Prepend("firing.json").Order(StringComparer.Ordinal)], tree.Files.Select(f => f.Path.Value));
+        Assert.All(applied, a => Assert.IsType<TreeEdit.Delete>(Assert.Single(a.Edits)));
+        Assert.Empty(report.Findings);
+    }
+
+    [Fact]
     public void A_waived_finding_is_left_alone()
     {
         var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64));

@@ -54,10 +54,19 @@ export function matches(row: Row, filter: Filter): boolean {
     return filter.words.every((word) => text.includes(word))
 }
 
-/** Rows below the heads of their columns, in the section's order. */
+const manifestColumn: SectionColumn = {
+    place: 'manifest',
+    title: 'Manifest',
+    inBase: 0,
+    overrides: 0,
+    additions: 0,
+    findings: { blocker: 0, warning: 0, note: 0 },
+}
+
+/** Rows below the heads of their columns, in the section's order; what the whole pack rests on comes first. */
 export function lines(rows: readonly Row[], summary: PackSummary): Line[] {
-    const groups = Map.groupBy(rows, (row) => row.place ?? 'elsewhere')
-    return summary.section.flatMap((column): Line[] => {
+    const groups = Map.groupBy(rows, (row) => row.place ?? (isManifest(row) ? 'manifest' : 'elsewhere'))
+    return [manifestColumn, ...summary.section].flatMap((column): Line[] => {
         const inside = groups.get(column.place) ?? []
         if (inside.length === 0) return []
         return [
@@ -66,3 +75,6 @@ export function lines(rows: readonly Row[], summary: PackSummary): Line[] {
         ]
     })
 }
+
+/** The manifest, and findings of the pack as a whole. */
+const isManifest = (row: Row) => row.noun === 'manifest' || row.state === 'pack'

@@ -56,7 +56,7 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
     <div class="flex min-h-0">
         <div class="flex min-w-0 grow flex-col">
             <div class="border-line flex flex-wrap items-center gap-x-5 gap-y-2 border-b px-6 py-3">
-                <div class="min-w-0">
+                <div class="max-w-[320px] min-w-0">
                     <h2 class="text-large truncate leading-6 font-bold">
                         {{ entry.title }}
                         <span class="text-faint text-base font-normal">{{

@@ -79,13 +79,7 @@ function bring() {
                 >{{ count(row.findings.length - 3, 'more finding') }}</router-link
             >
             <p v-if="row.findings.length === 0 && row.state !== 'base'" class="text-faint text-small">
-                {{
-                    row.state === 'unchanged'
-                        ? 'The same bytes as the base’s: it changes nothing yet.'
-                        : row.state === 'unplaced'
-                          ? 'The host does not read it.'
-                          : 'As the host wants it.'
-                }}
+                {{ row.state === 'unplaced' ? 'The host does not read it.' : 'As the host wants it.' }}
             </p>
         </div>
         <RowMenu v-if="row.hash" :pack="pack" :row="row" />
