@@ -9,7 +9,9 @@ const { isHelpOpen } = useAppKeys()
 </script>
 
 <template>
-    <router-view />
-    <MessageLine />
+    <div class="flex h-full flex-col">
+        <div class="min-h-0 grow"><router-view /></div>
+        <MessageLine />
+    </div>
     <KeysHelp v-model="isHelpOpen" />
 </template>

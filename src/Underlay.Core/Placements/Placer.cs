@@ -183,7 +183,8 @@ public sealed class Placer
         var says = likeness >= 1 ? slips > 0 ? "the name but for a letter" : fromParent ? "the folder has its name" : "the name" : "part of the name";
         var likely = likeness * likeness * (slips > 0 ? 0.85 : 0.92);
         if (item.Role.Length == 0) return (likely - 0.02, says);
-        return role ? (likely, $"{says} and “{string.Join(' ', item.Role)}”") : (likely * 0.62, says);
+        // Half of a thing's name with the right role is worth a look, though never sure.
+        return role ? (Math.Max(likely, likeness * 0.7), $"{says} and “{string.Join(' ', item.Role)}”") : (likely * 0.62, says);
     }
 
     /// <summary>The share of words that both have, near words counted; words run together count as the whole.</summary>

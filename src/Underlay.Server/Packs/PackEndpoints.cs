@@ -40,7 +40,7 @@ internal static class PackEndpoints
 
     private static async Task<IReadOnlyList<PackListItem>> ListAsync(UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
     {
-        var rows = await database.Packs
+        var rows = await database.Packs.AsNoTracking()
             .OrderBy(p => p.CreatedAt)
             .Select(p => new
             {
@@ -52,23 +52,30 @@ internal static class PackEndpoints
         var list = new List<PackListItem>();
         foreach (var row in rows)
         {
-            var summary = await SummaryOfAsync(row.Pack, desk, cancel).ConfigureAwait(false);
+            var summary = await SummaryOfAsync(row.Pack, database, desk, cancel).ConfigureAwait(false);
             list.Add(new PackListItem(row.Pack.Id, row.Pack.About, row.Pack.CreatedAt, row.ChangedAt, row.Release?.Version, row.Release?.At, summary));
         }
 
-        // Keeps the summaries that were made, so that the next list opens no pack.
-        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
         return list;
     }
 
-    private static async Task<PackSummary> SummaryOfAsync(Pack pack, PackDesk desk, CancellationToken cancel)
+    /// <summary>The kept summary, so that a list opens no pack; what a newer Underlay finds in a pack is told when it is opened.</summary>
+    private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
     {
-        var tag = string.Create(CultureInfo.InvariantCulture, $"{pack.Revision}/{typeof(PackSummary).Module.ModuleVersionId}");
-        if (pack.SummaryTag == tag && pack.Summary is { } kept && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary) return summary;
+        if (pack.SummaryTag == TagOf(pack.Revision) && pack.Summary is { } kept && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary) return summary;
         var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
         summary = PackSummary.Of(snapshot);
-        if (snapshot.Revision == pack.Revision) (pack.Summary, pack.SummaryTag) = (JsonSerializer.Serialize(summary), tag);
+        await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return summary;
+    }
+
+    private static string TagOf(long revision) => string.Create(CultureInfo.InvariantCulture, $"{PackSummary.Shape}/{revision}");
+
+    private static async Task KeepAsync(UnderlayDatabase database, PackSnapshot snapshot, PackSummary summary, CancellationToken cancel)
+    {
+        var (json, tag) = (JsonSerializer.Serialize(summary), TagOf(snapshot.Revision));
+        await database.Packs.Where(p => p.Id == snapshot.Id && p.Revision == snapshot.Revision)
+            .ExecuteUpdateAsync(p => p.SetProperty(x => x.Summary, json).SetProperty(x => x.SummaryTag, tag), cancel).ConfigureAwait(false);
     }
 
     private static async Task<Created<PackMade>> MakeAsync(NewPackRequest request, UnderlayDatabase database, PackDesk desk, HostShelf hosts, TimeProvider clock, CancellationToken cancel)
@@ -99,13 +106,15 @@ internal static class PackEndpoints
     private static async Task<Ok<PackView>> ViewAsync(Guid id, UnderlayDatabase database, PackDesk desk, HttpResponse response, CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var about = await database.Packs.Where(p => p.Id == id).Select(p => p.About).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var pack = await database.Packs.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancel).ConfigureAwait(false) ?? throw ProblemException.NoPack();
+        var summary = PackSummary.Of(snapshot);
         var acts = database.Operations.Where(o => o.PackId == id && o.Kind == OperationKind.Act);
         var undo = await acts.Where(o => o.State == OperationState.Standing).OrderByDescending(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         var redo = await acts.Where(o => o.State == OperationState.Undone).OrderBy(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         var released = await database.Releases.Where(r => r.PackId == id).OrderByDescending(r => r.At).Select(r => r.Version).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         response.Headers.ETag = RevisionTag.Write(snapshot.Revision);
-        return TypedResults.Ok(new PackView(id, snapshot.Revision, about, undo, redo, released, PackSummary.Of(snapshot)));
+        if (pack.SummaryTag != TagOf(snapshot.Revision)) await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
+        return TypedResults.Ok(new PackView(id, snapshot.Revision, pack.About, undo, redo, released, summary));
     }
 
     private static async Task<NoContent> DeleteAsync(Guid id, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)

@@ -35,6 +35,9 @@ internal sealed record PackSummary(
     int ToFit,
     int Entries)
 {
+    /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
+    public const int Shape = 1;
+
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
 

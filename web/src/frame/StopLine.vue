@@ -57,7 +57,14 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
                     <span v-if="summary.findings.warning" class="inline-flex items-center gap-1"
                         ><SeverityMark severity="warning" />{{ summary.findings.warning }}</span
                     >
-                    <span v-if="!summary.findings.blocker && !summary.findings.warning">nothing found</span>
+                    <span
+                        v-if="summary.findings.note && !summary.findings.blocker && !summary.findings.warning"
+                        class="inline-flex items-center gap-1"
+                        ><SeverityMark severity="note" />{{ summary.findings.note }}</span
+                    >
+                    <span v-if="!summary.findings.blocker && !summary.findings.warning && !summary.findings.note"
+                        >nothing found</span
+                    >
                 </span>
                 <span v-else-if="stop.says" class="text-faint text-small font-normal">{{ stop.says }}</span>
             </router-link>

@@ -2,6 +2,7 @@
 import { isConnected } from '@/api/events'
 import { useMessages } from '../composables/useMessages'
 
+/** The line at the foot of every page: what was done or what went wrong, with a word to take it back. */
 const { shown, hush } = useMessages()
 
 function act() {
@@ -12,31 +13,26 @@ function act() {
 </script>
 
 <template>
-    <div class="pointer-events-none fixed inset-x-0 bottom-4 z-40 flex flex-col items-center gap-2 px-6">
-        <p
-            v-if="!isConnected"
-            class="border-madder bg-paper text-small rounded-card border px-4 py-2"
-            role="status"
-            data-test="offline"
-        >
-            Underlay does not answer. What you did is safe; this page goes on when it is back.
+    <footer class="border-line bg-film flex min-h-9 shrink-0 items-center gap-4 border-t px-6 py-1">
+        <p v-if="!isConnected" role="status" data-test="offline">
+            <span class="text-madder font-bold" aria-hidden="true">▼ </span>Underlay does not answer. What you did is
+            safe; this page goes on when it is back.
         </p>
         <div
-            :class="
-                shown
-                    ? 'border-ink bg-paper rounded-card pointer-events-auto flex max-w-3xl items-start gap-4 border px-4 py-2'
-                    : ''
-            "
+            class="flex min-w-0 items-center gap-4"
             :role="shown?.isProblem ? 'alert' : 'status'"
             aria-live="polite"
             data-test="message"
         >
             <template v-if="shown">
                 <span v-if="shown.isProblem" class="text-madder font-bold" aria-hidden="true">▼</span>
-                <span class="min-w-0 break-words">{{ shown.text }}</span>
+                <span class="line-clamp-2 min-w-0 break-words" :title="shown.text">{{ shown.text }}</span>
                 <button v-if="shown.act" type="button" class="word shrink-0" @click="act">{{ shown.act.word }}</button>
                 <button type="button" class="word shrink-0" @click="hush">Close</button>
             </template>
         </div>
-    </div>
+        <p v-if="!shown && isConnected" class="text-faint text-small">
+            Everything you do is kept at once. Ctrl+Z takes it back.
+        </p>
+    </footer>
 </template>
