@@ -13,8 +13,8 @@ function act() {
 </script>
 
 <template>
-    <footer class="border-line bg-film flex min-h-9 shrink-0 items-center gap-4 border-t px-6 py-1">
-        <p v-if="!isConnected" role="status" data-test="offline">
+    <footer class="border-line bg-film flex min-h-9 shrink-0 items-center border-t px-6 py-1">
+        <p v-if="!isConnected" class="mr-4" role="status" data-test="offline">
             <span class="text-madder font-bold" aria-hidden="true">▼ </span>Underlay does not answer. What you did is
             safe; this page goes on when it is back.
         </p>
@@ -32,7 +32,7 @@ function act() {
             </template>
         </div>
         <p v-if="!shown && isConnected" class="text-faint text-small">
-            Everything you do is kept at once. Ctrl+Z takes it back.
+            Each change is kept in the pack’s history. Ctrl+Z takes it back.
         </p>
     </footer>
 </template>
