@@ -1,16 +1,16 @@
 import { defineConfig } from '@playwright/test'
-import { port, serverCommand, serverEnvironment } from './e2e/server'
+import { port, serverCommand, serverEnvironment } from './tests/server'
 
 // Run by ./test e2e, which starts PostgreSQL and builds the application.
 export default defineConfig({
-    testDir: 'e2e',
+    testDir: 'tests',
     outputDir: '../.test/playwright',
     workers: 1,
     fullyParallel: false,
     timeout: 90_000,
     expect: { timeout: 15_000 },
     reporter: 'list',
-    globalSetup: './e2e/setup.ts',
+    globalSetup: './tests/setup.ts',
     use: {
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },

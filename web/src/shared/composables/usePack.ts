@@ -30,6 +30,24 @@ export function useFindings(id: MaybeRefOrGetter<string>) {
     })
 }
 
+// The revisions that this page's own changes made, which the queries may not show yet.
+const made = new Map<string, number>()
+let last: Promise<unknown> = Promise.resolve()
+
+/** Runs the changes of this page one after the other, so that an undo comes after what it undoes. */
+function inTurn(id: string, run: () => Promise<unknown>): Promise<unknown> {
+    const mine = last
+        .catch(() => undefined)
+        .then(run)
+        .then((result) => {
+            const { revision } = (result ?? {}) as { revision?: number }
+            if (revision !== undefined) made.set(id, Math.max(revision, made.get(id) ?? 0))
+            return result
+        })
+    last = mine
+    return mine
+}
+
 /**
  * Changes a pack: runs the change, fetches what shows it, and says what was done, with a word to undo it. A problem is said
  * in the server's words, and the page shows the pack as it is.
@@ -39,15 +57,19 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     const { say, warn } = useMessages()
     const refresh = () => queries.invalidateQueries({ queryKey: ['pack', toValue(id)] })
 
-    /** What an undo names: the revision that this page shows, so that it takes back nothing that was not seen. */
-    function shown() {
+    /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
+    function known() {
         const view = queries.getQueryData<PackView>(['pack', toValue(id), 'view'])
-        return { params: { path: { id: toValue(id) } }, headers: view ? { 'If-Match': `"${view.revision}"` } : {} }
+        const revision = Math.max(view?.revision ?? 0, made.get(toValue(id)) ?? 0)
+        return {
+            params: { path: { id: toValue(id) } },
+            headers: revision > 0 ? { 'If-Match': `"${revision}"` } : {},
+        }
     }
 
     async function undo() {
         await change.mutateAsync({
-            run: () => data(api.POST('/api/packs/{id}/undo', shown())),
+            run: () => data(api.POST('/api/packs/{id}/undo', known())),
             done: () => 'Undone.',
             isTurn: true,
         })
@@ -55,7 +77,7 @@ export function useChange(id: MaybeRefOrGetter<string>) {
 
     const change = useMutation({
         mutationFn: ({ run }: { run: () => Promise<unknown>; done?: (result: never) => string; isTurn?: boolean }) =>
-            run(),
+            inTurn(toValue(id), run),
         onSuccess: async (result, { done, isTurn }) => {
             await refresh()
             if (done) say(done(result as never), isTurn ? undefined : { word: 'Undo', run: () => void undo() })
@@ -83,7 +105,7 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         },
         async redo() {
             await change.mutateAsync({
-                run: () => data(api.POST('/api/packs/{id}/redo', shown())),
+                run: () => data(api.POST('/api/packs/{id}/redo', known())),
                 done: () => 'Done again.',
             })
         },

@@ -46,7 +46,7 @@ export function useSteps(id: MaybeRefOrGetter<string>, picture: Ref<PictureView 
                         throw Problem.unreachable()
                     })
                     if (!answer.ok) throw Problem.of(await answer.json())
-                    return true
+                    return (await answer.json()) as { revision: number }
                 },
                 () =>
                     list.value.length > 0
