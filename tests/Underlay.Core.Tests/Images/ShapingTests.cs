@@ -151,4 +151,40 @@ public class ShapingTests
     [InlineData("""{ "source": "0000000000000000000000000000000000000000000000000000000000000000", "steps": [ { "do": "dream" } ], "result": "0000000000000000000000000000000000000000000000000000000000000000" }""")]
     public void Steps_that_cannot_be_read_are_as_if_there_were_none(string text) =>
         Assert.Null(StepsFile.Read(APack.Of().With(StepsFile.PathOf(Shelf).Value, text).Tree, Shelf));
+
+    [Fact]
+    public void A_step_says_the_size_that_it_makes() =>
+        Gen.Select(AnyPicture, Gen.Int[1, 30], Gen.Int[1, 30], Gen.Int[0, 2], Gen.Bool).Sample((picture, width, height, mode, exact) =>
+        {
+            foreach (var step in (Step[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
+                Assert.Equal(step.SizeAfter(picture.Size), step.Run(picture).Size);
+        });
+
+    [Fact]
+    public void Filling_from_a_sliver_takes_no_more_memory_than_the_result_needs()
+    {
+        var sliver = RgbaPicture.Clear(new PixelSize(1, 4096));
+        var before = GC.GetAllocatedBytesForCurrentThread();
+        Assert.Equal(new PixelSize(512, 512), new FitToSize(new PixelSize(512, 512), FitMode.Fill, Exact: false).Run(sliver).Size);
+        Assert.InRange(GC.GetAllocatedBytesForCurrentThread() - before, 0, 64L << 20);
+    }
+
+    [Fact]
+    public void Setting_steps_is_the_same_as_adding_them_and_without_any_the_source_is_back() =>
+        Gen.Select(AnyPicture, Gen.Int[1, 20], Gen.Int[1, 20]).Sample((picture, width, height) =>
+        {
+            var source = PngWriter.Write(picture);
+            var tree = FileTree.OfBytes([KeyValuePair.Create(Shelf, source)]);
+            Step[] steps = [new FitToSize(new PixelSize(width, height), FitMode.Inside, false), new ClearBorder()];
+            var set = With(tree, Shaping.Set(tree, Shelf, steps));
+            var added = With(tree, Shaping.Add(tree, Shelf, steps));
+            Assert.Equal(added.Find(Shelf)!.ReadAll(), set.Find(Shelf)!.ReadAll());
+            Assert.Equal(steps, Shaping.FindSteps(set, Shelf)!.Value.Steps);
+
+            var turned = With(set, Shaping.Set(set, Shelf, [.. steps.Reverse()]));
+            Assert.Equal(source, Shaping.FindSteps(turned, Shelf)!.Value.Source);
+            var back = With(turned, Shaping.Set(turned, Shelf, []));
+            Assert.Equal(source, back.Find(Shelf)!.ReadAll());
+            Assert.Single(back.Files);
+        });
 }
