@@ -24,6 +24,22 @@ public class FindingTests(RunningServer server)
     }
 
     [Fact]
+    public async Task Several_fixes_of_one_picture_are_all_made()
+    {
+        var pack = await server.NewPackAsync();
+        const string Shelf = "wares/water_jug/shelf.png";
+        // Too large, and a pixel of its ring is not clear: two findings of one picture, each with a fix.
+        await pack.PutFileAsync(Shelf, Picture.Shelf(112, 112).With(0, 0, new Pixel(9, 9, 9, 255)).ToPng());
+        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("fix").ValueKind != System.Text.Json.JsonValueKind.Null).Select(f => f.GetProperty("name")).ToList();
+        Assert.Equal(2, found.Count);
+        var result = await pack.PostAsync("fixes", new { findings = found });
+        Assert.Equal(2, result.GetProperty("applied").GetInt32());
+        Assert.Empty(await pack.FindingsAsync());
+        await pack.PostAsync("undo", new { });
+        Assert.Equal(2, (await pack.FindingsAsync()).Count);
+    }
+
+    [Fact]
     public async Task A_waiver_needs_a_reason_holds_for_these_bytes_and_can_be_withdrawn()
     {
         var pack = await server.NewPackAsync();

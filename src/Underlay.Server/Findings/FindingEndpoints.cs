@@ -72,7 +72,7 @@ internal static class FindingEndpoints
 
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            var edits = request.AllSafe ? AllSafe(snapshot, cancel) : [.. (request.Findings ?? []).Select(name => EditsOf(snapshot, name))];
+            var edits = request.AllSafe ? AllSafe(snapshot, cancel) : Named(snapshot, request.Findings ?? []);
             applied = edits.Count;
             return [.. edits.SelectMany(e => e)];
         }, cancel).ConfigureAwait(false);
@@ -92,9 +92,24 @@ internal static class FindingEndpoints
         return [.. fixes.Select(f => f.Edits)];
     }
 
-    private static IReadOnlyList<TreeEdit> EditsOf(PackSnapshot snapshot, FindingName name)
+    /// <summary>Each fix sees what those before it changed: two may shape one picture.</summary>
+    private static List<IReadOnlyList<TreeEdit>> Named(PackSnapshot snapshot, IReadOnlyList<FindingName> names)
     {
-        var edits = FixRunner.EditsOf(snapshot.Tree, Find(snapshot, name), snapshot.FixContext);
+        var tree = snapshot.Tree;
+        var all = new List<IReadOnlyList<TreeEdit>>();
+        foreach (var name in names)
+        {
+            var edits = EditsOf(snapshot, tree, name);
+            tree = tree.With(edits);
+            all.Add(edits);
+        }
+
+        return all;
+    }
+
+    private static IReadOnlyList<TreeEdit> EditsOf(PackSnapshot snapshot, FileTree tree, FindingName name)
+    {
+        var edits = FixRunner.EditsOf(tree, Find(snapshot, name), snapshot.FixContext);
         return edits.Count > 0 ? edits : throw new ProblemException(409, "fix-gone", "This fix no longer applies; look at the finding as it is now.") { Paths = [name.Path] };
     }
 

@@ -24,11 +24,8 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
         try
         {
             await progress.TellAsync("Begun", 0, 0).ConfigureAwait(false);
-            var held = HoldAsync(id, ending.Token);
-            var result = await works.First(w => w.Kind == job.Kind).RunAsync(job, progress, ending.Token).ConfigureAwait(false);
+            var result = await WorkAsync(job, progress, ending.Token).ConfigureAwait(false);
             await EndAsync(id, JobState.Done, "Done", result).ConfigureAwait(false);
-            await ending.CancelAsync().ConfigureAwait(false);
-            await held.ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (!shutdown.IsCancellationRequested)
         {
@@ -42,6 +39,22 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
         {
             Log.JobFailed(logger, id, problem);
             await EndAsync(id, JobState.Failed, "Something went wrong in Underlay itself; the server’s log tells more.", null).ConfigureAwait(false);
+        }
+    }
+
+    /// <summary>Does the work, and holds the job for as long as that takes and no longer, however it ends.</summary>
+    private async Task<string> WorkAsync(Job job, JobProgress progress, CancellationToken ending)
+    {
+        using var working = CancellationTokenSource.CreateLinkedTokenSource(ending);
+        var held = HoldAsync(job.Id, working.Token);
+        try
+        {
+            return await works.First(w => w.Kind == job.Kind).RunAsync(job, progress, ending).ConfigureAwait(false);
+        }
+        finally
+        {
+            await working.CancelAsync().ConfigureAwait(false);
+            await held.ConfigureAwait(false);
         }
     }
 
