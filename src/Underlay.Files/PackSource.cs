@@ -1,4 +1,5 @@
 using System.Globalization;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 
@@ -13,11 +14,12 @@ public sealed record PackSource(string Name, bool IsFolder, FileTree Tree, Archi
 {
     /// <summary>Opens a folder or an archive.</summary>
     /// <param name="path">A path on disk.</param>
-    /// <param name="mostPackageBytes">The largest archive that the host takes.</param>
+    /// <param name="profile">The host.</param>
     /// <exception cref="FileNotFoundException">Nothing is there.</exception>
     /// <exception cref="IOException">It cannot be read.</exception>
-    public static PackSource Open(string path, long mostPackageBytes)
+    public static PackSource Open(string path, HostProfile profile)
     {
+        var mostPackageBytes = profile.Package.MostBytes;
         if (Directory.Exists(path)) return new PackSource(new DirectoryInfo(path).Name, true, FolderTree.Read(path), null);
         if (!File.Exists(path)) throw new FileNotFoundException($"There is no folder or archive at {path}.", path);
         var name = Path.GetFileNameWithoutExtension(path);
@@ -29,6 +31,7 @@ public sealed record PackSource(string Name, bool IsFolder, FileTree Tree, Archi
         }
 
         var result = ZipReader.Read(File.ReadAllBytes(path), ArchiveLimits.Standard);
-        return new PackSource(name, false, result.Tree ?? FileTree.Empty, result.Problem);
+        var (tree, problem) = result.Tree is { } package ? Folios.Unfold(profile, package) : (FileTree.Empty, result.Problem);
+        return new PackSource(name, false, tree, problem);
     }
 }

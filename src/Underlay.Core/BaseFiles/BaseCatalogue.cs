@@ -18,6 +18,10 @@ public sealed class BaseCatalogue
     private readonly Dictionary<PackPath, BaseFile> byPath;
     private readonly Lazy<ILookup<string, BaseFile>> byPlace;
 
+    private readonly Lazy<ILookup<ContentHash, BaseFile>> byHash;
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<string, BaseLinks> links = new(StringComparer.Ordinal);
+
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<PackPath, ILookup<string, string>> pairs = new();
     private readonly Func<PackPath, byte[]> read;
 
     internal BaseCatalogue(Edition edition, IReadOnlyList<BaseFile> files, IReadOnlyDictionary<string, Codebook> codebooks, Func<PackPath, byte[]> read)
@@ -27,6 +31,7 @@ public sealed class BaseCatalogue
         Files = files;
         Codebooks = codebooks;
         byPath = files.ToDictionary(f => f.Path);
+        byHash = new Lazy<ILookup<ContentHash, BaseFile>>(() => files.ToLookup(f => f.Facts.Hash));
         byPlace = new Lazy<ILookup<string, BaseFile>>(() => files.ToLookup(f => f.Place?.Key ?? "", StringComparer.Ordinal));
     }
 
@@ -48,6 +53,15 @@ public sealed class BaseCatalogue
     /// <summary>The files of a place, ordered by path.</summary>
     public IEnumerable<BaseFile> In(Place place) => byPlace.Value[place.Key];
 
+    /// <summary>What the entries of a place say of each other.</summary>
+    public BaseLinks LinksOf(Place place) => links.GetOrAdd(place.Key, _ => new BaseLinks(place, In(place)));
+
+    /// <summary>The names that a table of pairs (columns one and other) has beside each name; empty without such a table.</summary>
+    public ILookup<string, string> Pairs(PackPath table) => pairs.GetOrAdd(table, ReadPairs);
+
+    /// <summary>The files that have these bytes.</summary>
+    public IEnumerable<BaseFile> WithHash(ContentHash hash) => byHash.Value[hash];
+
     /// <summary>Reads a base from its files.</summary>
     /// <param name="profile">The host.</param>
     /// <param name="edition">The edition whose files the tree holds.</param>
@@ -60,6 +74,19 @@ public sealed class BaseCatalogue
         var files = located.Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path])).ToList();
         var codebooks = profile.Codebooks.ToDictionary(c => c.Key, c => ReadCodebook(c, tree), StringComparer.Ordinal);
         return new BaseCatalogue(edition, files, codebooks, path => tree.Find(path)!.ReadAll());
+    }
+
+    private ILookup<string, string> ReadPairs(PackPath table)
+    {
+        var found = new List<(string One, string Other)>();
+        if (Read(table) is { } bytes)
+        {
+            using var csv = CsvReader.Create(bytes);
+            csv.ReadHeader();
+            while (csv.Read()) found.Add((csv.GetString("one"), csv.GetString("other")));
+        }
+
+        return found.Concat(found.Select(p => (One: p.Other, Other: p.One))).ToLookup(p => p.One, p => p.Other, StringComparer.Ordinal);
     }
 
     private static Codebook ReadCodebook(CodebookRule rule, FileTree tree)

@@ -13,7 +13,7 @@ namespace Underlay.Core.BaseFiles;
 public static class BaseCatalogueFile
 {
     // Raised whenever the facts or their layout change.
-    private const int Layout = 3;
+    private const int Layout = 4;
 
     /// <summary>Writes a catalogue.</summary>
     public static void Write(BaseCatalogue catalogue, Stream output)
@@ -30,9 +30,11 @@ public static class BaseCatalogueFile
             WritePicture(writer, file.Facts.Picture);
             var entry = file.Facts.Entry;
             writer.Write(entry is not null);
-            if (entry is null) continue;
-            writer.Write(entry.Text.Utf8.Length);
-            writer.Write(entry.Text.Utf8.Span);
+            if (entry is not null)
+            {
+                writer.Write(entry.Text.Utf8.Length);
+                writer.Write(entry.Text.Utf8.Span);
+            }
         }
 
         writer.Write(catalogue.Codebooks.Count);
@@ -78,7 +80,9 @@ public static class BaseCatalogueFile
             var picture = ReadPicture(reader);
             // The base's own entries are sound or not as they were judged when read; only their text is needed again.
             var entry = reader.ReadBoolean() ? new EntryFacts(Entries.JsonText.Parse(reader.ReadBytes(reader.ReadInt32())), []) : null;
-            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, picture, entry)));
+            // Tables are few and quickly read; they are not kept twice.
+            var table = found?.Place is { Content: PlaceContent.Table, Table: { } shape } ? TableFacts.Of(read(path), shape) : null;
+            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, picture, entry, table)));
         }
 
         var books = new Dictionary<string, Codebook>(StringComparer.Ordinal);
@@ -118,6 +122,7 @@ public static class BaseCatalogueFile
         writer.Write(pixels.UnclearBorderPixels);
         WritePixel(writer, pixels.FirstGreen);
         writer.Write(pixels.GreenPixels);
+        WritePixel(writer, pixels.FirstTinted);
     }
 
     private static PictureFacts? ReadPicture(BinaryReader reader)
@@ -128,7 +133,7 @@ public static class BaseCatalogueFile
             ? new PictureHeader(new PixelSize(reader.ReadInt32(), reader.ReadInt32()), (PngColour)reader.ReadByte(), reader.ReadBoolean(), reader.ReadBoolean())
             : null;
         var pixels = reader.ReadBoolean()
-            ? new PixelFacts((AlphaUse)reader.ReadByte(), ReadPixel(reader), ReadPixel(reader), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadInt32())
+            ? new PixelFacts((AlphaUse)reader.ReadByte(), ReadPixel(reader), ReadPixel(reader), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader))
             : null;
         return new PictureFacts(problem.Length == 0 ? null : problem, header, pixels);
     }

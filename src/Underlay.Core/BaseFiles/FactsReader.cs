@@ -22,11 +22,11 @@ public static class FactsReader
     {
         if (file.Length > MostBytes) return new FileFacts(default, file.Length, Unread(place), null);
         var length = (int)file.Length;
-        if (place is { Content: PlaceContent.Entry, Kind: { } kind })
+        if (place is { Content: not PlaceContent.Picture })
         {
             // Kept by the facts, so not pooled.
             var bytes = file.ReadAll();
-            return new FileFacts(ContentHash.Of(bytes), length, null, EntryFacts.Of(bytes, kind));
+            return ReadText(bytes, ContentHash.Of(bytes), place);
         }
 
         var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
@@ -34,7 +34,12 @@ public static class FactsReader
         {
             var memory = pooled.AsMemory(0, length);
             file.Content.Read(memory.Span);
-            var picture = place is { Content: PlaceContent.Picture } ? PngReader.Inspect(memory, place.PixelNeed) : null;
+            var picture = place switch
+            {
+                null => null,
+                { Format: PictureFormat.Dds } => DdsReader.Inspect(memory, place.PixelNeed),
+                _ => PngReader.Inspect(memory, place.PixelNeed),
+            };
             return new FileFacts(ContentHash.Of(memory.Span), length, picture, null);
         }
         finally
@@ -66,6 +71,13 @@ public static class FactsReader
         progress?.Report(files.Count);
         return facts;
     }
+
+    private static FileFacts ReadText(byte[] bytes, ContentHash hash, Place place) => place.Content switch
+    {
+        PlaceContent.Table => new FileFacts(hash, bytes.Length, null, null, TableFacts.Of(bytes, place.Table!)),
+        PlaceContent.Index => new FileFacts(hash, bytes.Length, null, null, null, IndexFacts.Of(bytes, place.Index!)),
+        _ => new FileFacts(hash, bytes.Length, null, EntryFacts.Of(bytes, place.Kind!)),
+    };
 
     private static PictureFacts? Unread(Place? place) =>
         place is { Content: PlaceContent.Picture } ? new PictureFacts("it is larger than 256 MiB", null, null) : null;

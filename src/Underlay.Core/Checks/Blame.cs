@@ -18,8 +18,9 @@ internal static class Blame
                 known.Add(i);
             }
 
+        var better = Enumerable.Range(0, findings.Count).Where(i => findings[i].Covers.Count > 0).ToLookup(i => findings[i].Path, StringComparer.Ordinal);
         var root = new int[findings.Count];
-        for (var i = 0; i < findings.Count; i++) root[i] = FindRoot(findings, causes, i);
+        for (var i = 0; i < findings.Count; i++) root[i] = FindRoot(findings, causes, better, i);
         var folded = new List<Finding>();
         for (var i = 0; i < findings.Count; i++)
         {
@@ -31,10 +32,10 @@ internal static class Blame
         return folded;
     }
 
-    private static int FindRoot(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, int start)
+    private static int FindRoot(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, ILookup<string, int> better, int start)
     {
         var trail = new List<int> { start };
-        while (FindCause(findings, causes, trail[^1]) is { } cause)
+        while (FindCause(findings, causes, better, trail[^1]) is { } cause)
         {
             // Findings that explain each other in a circle: the first of the circle is told.
             if (trail.IndexOf(cause) is var turn && turn >= 0) return trail.Skip(turn).Min();
@@ -44,8 +45,10 @@ internal static class Blame
         return trail[^1];
     }
 
-    private static int? FindCause(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, int index)
+    private static int? FindCause(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, ILookup<string, int> better, int index)
     {
+        foreach (var i in better[findings[index].Path])
+            if (i != index && findings[i].Covers.Contains(findings[index].Code.Value)) return i;
         foreach (var path in findings[index].RestsOn)
         {
             if (!causes.TryGetValue(path, out var known)) continue;
@@ -61,11 +64,15 @@ internal static class Blame
     {
         var predicts = cause.Predicts.Concat(followers.SelectMany(f => f.Predicts)).Distinct().ToList();
         var also = followers.Select(f => f.Path).Where(p => p != cause.Path).Distinct().Order(StringComparer.Ordinal).ToList();
+        // What the host would do is said by the finding that is told, when only the one folded into it knew.
+        var host = cause.HostSays.Length > 0 ? "" : followers.FirstOrDefault(f => f.Path == cause.Path && f.HostSays.Length > 0)?.HostSays ?? "";
+        var message = host.Length == 0 || cause.Message.Contains(host, StringComparison.Ordinal) ? cause.Message : $"{cause.Message} {host}";
         return cause with
         {
             Severity = followers.Select(f => f.Severity).Append(cause.Severity).Max(),
             Predicts = predicts,
-            Message = also.Count == 0 ? cause.Message : $"{cause.Message} This also spoils {string.Join(", ", also)}.",
+            HostSays = cause.HostSays.Length > 0 ? cause.HostSays : host,
+            Message = also.Count == 0 ? message : $"{message} This also spoils {string.Join(", ", also)}.",
         };
     }
 }

@@ -52,6 +52,7 @@ public abstract class Check
         Severity = consequence.Kind == ConsequenceKind.Warning ? Severity.Warning : Severity.Blocker,
         Path = placement.Path.Value,
         Message = consequence.Kind == ConsequenceKind.Warning ? because : $"{because} {overlay.Profile.Says(consequence)}",
+        HostSays = consequence.Kind == ConsequenceKind.Warning ? "" : overlay.Profile.Says(consequence),
         Predicts = Predict(placement.Path, consequence),
         Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash },
     };
@@ -79,8 +80,11 @@ public abstract class Check
     };
 }
 
-/// <summary>A check that looks at single rules, drops or files; the engine leads it over every group.</summary>
-internal interface ILooksAtGroups;
+/// <summary>A check of the whole pack that looks at single drops; the engine leads it over those of every group.</summary>
+internal interface ILooksAtDrops;
+
+/// <summary>A check of the whole pack that looks at single files and rules too.</summary>
+internal interface ILooksAtGroups : ILooksAtDrops;
 
 /// <summary>A check of one file against one kind of rule.</summary>
 /// <typeparam name="TRule">The rule.</typeparam>

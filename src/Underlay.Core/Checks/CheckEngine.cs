@@ -25,6 +25,7 @@ public sealed class CheckEngine
 
     private readonly Check[] local;
     private readonly Check[] wide;
+    private readonly Check[] wideAtDrops;
     private readonly Check[] wideInGroups;
 
     /// <summary>An engine with these checks.</summary>
@@ -32,6 +33,7 @@ public sealed class CheckEngine
     {
         local = [.. checks.Where(c => c.Scope != CheckScope.Pack)];
         wide = [.. checks.Where(c => c.Scope == CheckScope.Pack)];
+        wideAtDrops = [.. wide.Where(c => c is ILooksAtDrops)];
         wideInGroups = [.. wide.Where(c => c is ILooksAtGroups)];
     }
 
@@ -49,8 +51,8 @@ public sealed class CheckEngine
         var sameAuthor = before.Prefix == overlay.Pack.Manifest.Prefix;
         var changed = overlay.Groups.Where(g => !(sameAuthor && before.Groups.TryGetValue(g.Key, out var known) && IsSame(known.Group, g))).ToList();
         var looked = changed.Count < FewGroups
-            ? changed.ToDictionary(g => g.Key, g => Inspect(overlay, g, local), StringComparer.Ordinal)
-            : changed.AsParallel().Select(g => (g.Key, Findings: Inspect(overlay, g, local))).ToDictionary(g => g.Key, g => g.Findings, StringComparer.Ordinal);
+            ? changed.ToDictionary(g => g.Key, g => Inspect(overlay, g, local, local), StringComparer.Ordinal)
+            : changed.AsParallel().Select(g => (g.Key, Findings: Inspect(overlay, g, local, local))).ToDictionary(g => g.Key, g => g.Findings, StringComparer.Ordinal);
 
         var memory = new Dictionary<string, (Group, IReadOnlyList<Finding>)>(overlay.Groups.Count, StringComparer.Ordinal);
         var found = new List<Finding>();
@@ -59,7 +61,7 @@ public sealed class CheckEngine
             var findings = looked.TryGetValue(group.Key, out var anew) ? anew : before.Groups[group.Key].Findings;
             memory[group.Key] = (group, findings);
             found.AddRange(findings);
-            found.AddRange(Inspect(overlay, group, wideInGroups));
+            found.AddRange(Inspect(overlay, group, wideAtDrops, wideInGroups));
         }
 
         foreach (var check in wide) found.AddRange(check.Inspect(overlay));
@@ -82,17 +84,18 @@ public sealed class CheckEngine
     private static bool IsSame(Group before, Group now) =>
         before.Shown.Count == now.Shown.Count
         && before.Dropped.Count == now.Dropped.Count
+        && before.TakenOver.SequenceEqual(now.TakenOver, ReferenceEqualityComparer.Instance)
         && before.Shown.Zip(now.Shown).All(pair => IsSame(pair.First, pair.Second))
         && before.Dropped.Zip(now.Dropped).All(pair => IsSame(pair.First.Placement, pair.Second.Placement) && pair.First.Code == pair.Second.Code && pair.First.Rule == pair.Second.Rule);
 
     private static bool IsSame(Placement before, Placement now) =>
         before.Path == now.Path && before.FromBase == now.FromBase && ReferenceEquals(before.Facts, now.Facts);
 
-    private static List<Finding> Inspect(Overlay overlay, Group group, Check[] checks)
+    private static List<Finding> Inspect(Overlay overlay, Group group, Check[] atDrops, Check[] checks)
     {
         var found = new List<Finding>();
         foreach (var drop in group.Dropped)
-            foreach (var check in checks) found.AddRange(check.Inspect(overlay, drop));
+            foreach (var check in atDrops) found.AddRange(check.Inspect(overlay, drop));
         foreach (var placement in group.Shown)
         {
             foreach (var check in checks) found.AddRange(check.Inspect(overlay, placement));

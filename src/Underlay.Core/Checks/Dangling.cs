@@ -1,4 +1,7 @@
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 
@@ -18,6 +21,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         if (drop.Rule is RefersToRule rule) yield return Describe(overlay, drop.Placement, rule, Report(overlay, drop, Because(overlay, drop.Placement, rule)));
+        if (drop.Rule is InheritsRule inherits && drop.Code == inherits.Else.Code) yield return DescribeLine(overlay, drop);
     }
 
     /// <inheritdoc/>
@@ -31,26 +35,55 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     {
         Pointer = rule.Field,
         At = placement.Facts.Entry!.Text.Locate(rule.Field),
-        RestsOn = overlay.Target(rule, placement) is { } target ? [target] : [],
+        Fix = !placement.FromBase && InOther(overlay, rule, overlay.Text(placement, rule.Field)!)?.Now is { } now ? new SetText(placement.Path, rule.Field, now) : null,
+        RestsOn = overlay.Target(rule, placement) is { } target ? [target] : rule is { Place: { } place, Placeholder: null } ? WhoHadId(overlay, overlay.Profile.Place(place), overlay.Text(placement, rule.Field)!) : [],
     };
+
+    private Finding DescribeLine(Overlay overlay, Drop drop)
+    {
+        var by = drop.Placement.Place.Kind!.Inherits!.By;
+        var at = drop.Placement.Facts.Entry!.Text.Locate(by);
+        var (id, one) = (drop.Placement.Field(by), drop.Placement.Place.One);
+        return Report(overlay, drop, $"“{by[1..]}” is “{id}”, which is not the id of {one} ({at}).{OtherEditions.FindId(overlay, drop.Placement.Place, id!)?.Says ?? Hint(Ids(overlay, drop.Placement.Place), id!)}") with
+        {
+            Pointer = by,
+            At = at,
+            RestsOn = WhoHadId(overlay, drop.Placement.Place, id!),
+        };
+    }
 
     private static string Because(Overlay overlay, Placement placement, RefersToRule rule)
     {
-        var value = placement.Field(rule.Field)!;
+        var value = overlay.Text(placement, rule.Field)!;
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
-            : $"the name of {overlay.Profile.Place(rule.Place!).One}";
-        var near = Names(overlay, rule).Where(n => Slips.AreOneApart(n, value)).Order(StringComparer.Ordinal).FirstOrDefault();
-        var hint = near is null ? "" : $" “{near}” is near.";
-        return $"“{rule.Field[1..]}” is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{hint}";
+            : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
+        return $"“{rule.Field[1..]}” is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(Names(overlay, rule), value)}";
     }
+
+    private static InOtherEdition? InOther(Overlay overlay, RefersToRule rule, string value) => rule switch
+    {
+        { Codebook: { } book } => OtherEditions.FindCode(overlay, book, value),
+        { Placeholder: { } placeholder } => OtherEditions.FindName(overlay, overlay.Profile.Place(rule.Place!), placeholder, value),
+        _ => OtherEditions.FindId(overlay, overlay.Profile.Place(rule.Place!), value),
+    };
+
+    private static string Hint(IEnumerable<string> names, string value) =>
+        names.Where(n => Slips.AreOneApart(n, value)).Order(StringComparer.Ordinal).FirstOrDefault() is { } near ? $" “{near}” is near." : "";
+
+    /// <summary>Files with that id which the host leaves out: the reason why nothing has it.</summary>
+    private static IReadOnlyList<PackPath> WhoHadId(Overlay overlay, Place place, string id) =>
+        [.. overlay.Pack.In(place).Where(p => p.Field(place.Id!) == id).Select(p => p.Path), .. overlay.Base.LinksOf(place).ById[id].Select(f => f.Path)];
+
+    private static IEnumerable<string> Ids(Overlay overlay, Place place) => overlay.ShownIn(place).Select(p => p.Field(place.Id!)).OfType<string>();
 
     private static IEnumerable<string> Names(Overlay overlay, RefersToRule rule)
     {
         if (rule.Codebook is { } book) return overlay.Base.Codebooks[book].Codes.Select(c => c.Value);
         var place = overlay.Profile.Place(rule.Place!);
+        if (rule.Placeholder is not { } placeholder) return Ids(overlay, place);
         return overlay.Base.In(place).Select(f => f.Bindings)
             .Concat(overlay.Pack.Placements.Where(p => p.Place == place && overlay.FindDrop(p.Path) is null).Select(p => p.Bindings))
-            .Select(b => b.Find(rule.Placeholder)!);
+            .Select(b => b.Find(placeholder)!);
     }
 }

@@ -67,6 +67,9 @@ public sealed record Finding
     /// <summary>What is wrong and what the host would do, in sentences.</summary>
     public required string Message { get; init; }
 
+    /// <summary>What the host would do, as the last sentence of the message; empty where it does not mind.</summary>
+    public string HostSays { get; init; } = "";
+
     /// <summary>A repair, or null.</summary>
     public Fix? Fix { get; init; }
 
@@ -84,6 +87,9 @@ public sealed record Finding
 
     /// <summary>Paths whose absence or fall-back led to this finding: where another explains it, that one is told instead.</summary>
     public IReadOnlyList<PackPath> RestsOn { get; init; } = [];
+
+    /// <summary>Codes of other findings at the same path that this one says better: they are told as part of it.</summary>
+    public IReadOnlyList<string> Covers { get; init; } = [];
 
     /// <summary>The author's waiver, or null.</summary>
     public Waiver? Waiver { get; init; }

@@ -39,10 +39,11 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     {
         var targets = overlay.Targets(rule.Places, placement.Bindings);
         if (targets.Count == 0 || targets.Any(t => overlay.Shown(t) is not null)) yield break;
+        if (rule.When is { } when && overlay.Links.Value(placement, when) is null) yield break;
         var wanted = overlay.Profile.Place(rule.Places[0]);
         var at = rule.AtWanted ? targets[0] : placement.Path;
         var because = rule.AtWanted
-            ? $"{placement.Path} needs {wanted.One} here, and there is none."
+            ? $"{placement.Path} needs {wanted.One} here{(rule.When is { } field ? $" for its {field[1..]}" : "")}, and there is none."
             : $"It needs {wanted.One} beside it ({targets[0].FileName}), and there is none.";
         yield return Report(overlay, placement with { Path = at }, rule.Else, because) with
         {

@@ -18,15 +18,22 @@ public sealed class NoPlace : Check
     {
         foreach (var file in overlay.Pack.Unplaced)
         {
-            if (NearMissFinder.OfUnplaced(overlay, file).Count > 0) continue;
+            if (NearMissFinder.OfUnplaced(overlay, file).Count > 0 || Leftover.Recognise(file.Path) is not null) continue;
             yield return new Finding
             {
                 Code = Code,
                 Severity = Severity.Warning,
                 Path = file.Path.Value,
-                Message = $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.",
+                Message = $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.{InOther(overlay, file.Path)}",
                 Saw = new Dictionary<Packs.PackPath, Packs.ContentHash> { [file.Path] = overlay.Pack.Facts[file.Path].Hash },
             };
         }
+    }
+
+    /// <summary>What another edition reads at the path.</summary>
+    private static string InOther(Overlay overlay, Packs.PackPath path)
+    {
+        var other = overlay.Profile.Editions.FirstOrDefault(e => e != overlay.Edition && overlay.Profile.Locate(path, e) is not null);
+        return other is null ? "" : $" In {other.Title} it is {overlay.Profile.Locate(path, other)!.Value.Place.One}.";
     }
 }

@@ -1,8 +1,9 @@
+using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>An entry lacks a field, or has a value that its kind does not take.</summary>
+/// <summary>An entry, a table or an index lacks something or has a value that the host does not take.</summary>
 /// <remarks>Host: dropped, rejected. See docs/checks.md#entryrejected.</remarks>
 public sealed class RejectedEntry : Check
 {
@@ -15,11 +16,23 @@ public sealed class RejectedEntry : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
-        if (drop.Rule is not null || drop.Placement.Facts.Entry is not { Text.Problem: null } entry) yield break;
-        foreach (var fault in entry.Faults)
+        var facts = drop.Placement.Facts;
+        if (drop.Rule is InheritsRule inherits && drop.Code == inherits.Lacking.Code)
         {
-            var at = entry.Text.Locate(fault.Pointer);
-            yield return Report(overlay, drop, $"{fault.Says.Capitalised()} ({at}).") with
+            var kind = drop.Placement.Place.Kind!.Inherits!;
+            var (place, like) = (drop.Placement.Place, drop.Placement.Field(kind.By));
+            var lacking = kind.Required.Where(f => drop.Placement.Facts.Entry!.Text.Find($"/{f}") is null);
+            yield return Report(overlay, drop, $"It has no {string.Join(" and no ", lacking.Select(f => $"“{f}”"))} of its own, and “{like}” did not give it.") with
+            {
+                RestsOn = [.. overlay.Pack.In(place).Where(p => p.Field(place.Id!) == like).Select(p => p.Path)],
+            };
+        }
+
+        if (drop.Rule is not null || facts.Unreadable is not null) yield break;
+        foreach (var fault in facts.Faults)
+        {
+            var at = facts.Entry?.Text.Locate(fault.Pointer);
+            yield return Report(overlay, drop, $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}.") with
             {
                 Pointer = fault.Pointer,
                 Discriminator = fault.Field,

@@ -24,6 +24,16 @@ public static class RuleSentences
         AlphaRule alpha => OfAlpha(placement, alpha),
         ClearBorderRule => OfBorder(placement),
         MaskColoursRule => OfMask(placement),
+        SomeAlphaRule => OfSomeAlpha(placement),
+        GreyRule => OfGrey(placement),
+        EnabledByRule enabled => OfEnabled(overlay, placement, enabled),
+        MemberOfSetRule set => OfSet(overlay, placement, set),
+        SeriesRule => new RuleSentence("Numbered from 01 without a gap, all of one size and one pack", "", null),
+        ListedInRule { Table: { } table } listed => OfListed(overlay, placement, listed, overlay.Profile.Place(table)),
+        IndexedRule indexed => OfIndexed(overlay, placement, indexed),
+        FieldsRule fields => new RuleSentence($"{fields.Widths.Count} fields, {string.Join(", ", fields.Widths)} wide, and nothing over their edges", "", null),
+        SeenThroughRule => new RuleSentence("Seen through a frame: what matters lies inside", "", null),
+        LetteringRule lettering => new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"Lettering of a contrast of {lettering.Contrast:0.#}:1 and strokes of {lettering.Stroke:0.#} pixels"), "", null),
         ColourTypesRule types => OfTypes(placement, types),
         WeightRule weight => new RuleSentence($"At most {Bytes(weight.MostBytes)}", Bytes(placement.Facts.Length), placement.Facts.Length <= weight.MostBytes),
         SameSizeRule same => OfSameSize(overlay, placement, same),
@@ -69,6 +79,46 @@ public static class RuleSentences
         var pixels = placement.Facts.Picture?.Pixels;
         var first = pixels?.FirstGreen;
         return new RuleSentence("No green anywhere: a mask is blue and red", pixels is null ? "" : first is { } at ? $"green at {at}" : "none", pixels is null ? null : first is null);
+    }
+
+    private static RuleSentence OfSomeAlpha(Placement placement)
+    {
+        var alpha = placement.Facts.Picture?.Pixels?.Alpha;
+        return new RuleSentence("Some pixels clear, around its form", alpha is null ? "" : alpha == AlphaUse.Opaque ? "solid everywhere" : "some are", alpha is { } use ? use != AlphaUse.Opaque : null);
+    }
+
+    private static RuleSentence OfGrey(Placement placement)
+    {
+        var pixels = placement.Facts.Picture?.Pixels;
+        return new RuleSentence("Grey: white glows, black does not", pixels is null ? "" : pixels.FirstTinted is { } at ? $"a coloured pixel at {at}" : "grey", pixels is null ? null : pixels.FirstTinted is null);
+    }
+
+    private static RuleSentence OfEnabled(Overlay overlay, Placement placement, EnabledByRule rule)
+    {
+        var owner = overlay.FirstShown(rule.Places, placement.Bindings);
+        var value = owner is null ? 0 : overlay.Links.Number(owner, rule.Field);
+        var name = owner?.Path.FileName ?? overlay.Profile.Place(rule.Places[0]).Noun;
+        return new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"“{rule.Field[1..]}” of {name} above {rule.Above}"), string.Create(CultureInfo.InvariantCulture, $"{value}"), value > rule.Above);
+    }
+
+    private static RuleSentence OfSet(Overlay overlay, Placement placement, MemberOfSetRule rule)
+    {
+        var members = placement.Place.Pattern!.ChoicesOf(rule.Placeholder);
+        var there = members.Count(m => placement.Place.Pattern.Fill(placement.Bindings.With(rule.Placeholder, m)) is { } path && overlay.PackHas(path));
+        return new RuleSentence($"A set of {members.Count}, whole from one pack: {string.Join(", ", members)}", $"{there} in your pack", placement.FromBase || there == members.Count);
+    }
+
+    private static RuleSentence OfListed(Overlay overlay, Placement placement, ListedInRule rule, Hosts.Place table)
+    {
+        var name = placement.Bindings.Find(rule.Placeholder)!;
+        var listed = overlay.TableKeys(table).Contains(name);
+        return new RuleSentence($"A row “{name}” in {table.Noun}", listed ? "there" : "missing", listed);
+    }
+
+    private static RuleSentence OfIndexed(Overlay overlay, Placement placement, IndexedRule rule)
+    {
+        var named = placement.FromBase || overlay.Pack.In(overlay.Profile.Place(rule.Index)).Any(i => i.Facts.Index?.Names(placement.Path) == true);
+        return new RuleSentence($"A row in {overlay.Profile.Place(rule.Index).Noun} names it", named ? "there" : "missing", named);
     }
 
     private static RuleSentence OfTypes(Placement placement, ColourTypesRule rule)

@@ -1,5 +1,5 @@
 using Underlay.Core.Fixes;
-using Underlay.Core.Packs;
+using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -18,14 +18,26 @@ public sealed class Unchanged : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         if (placement.FromBase || overlay.Base.Find(placement.Path)?.Facts.Hash != placement.Facts.Hash) yield break;
+        yield return Report(overlay, placement, Consequence.Regret, $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next update.") with
+        {
+            Severity = Severity.Note,
+            Fix = new TakeOut(placement.Path),
+        };
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        var same = overlay.Pack.Placements.Where(p => overlay.Base.Find(p.Path)?.Facts.Hash == p.Facts.Hash).ToList();
+        if (same.Count < 2) yield break;
+        var fix = new SlimPack([.. same.Select(p => p.Path)], same.Sum(p => p.Facts.Length));
         yield return new Finding
         {
             Code = Code,
             Severity = Severity.Note,
-            Path = placement.Path.Value,
-            Message = $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next update.",
-            Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash },
-            Fix = new TakeOut(placement.Path),
+            Path = "",
+            Message = $"{same.Count} of {overlay.Pack.Placements.Count} files have the base’s own bytes: without them the pack is as good, and {Math.Max(1, fix.Bytes / 1024)} KB lighter.",
+            Fix = fix,
         };
     }
 }

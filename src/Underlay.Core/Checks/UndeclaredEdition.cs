@@ -17,12 +17,12 @@ public sealed class UndeclaredEdition : Check
     {
         var manifest = overlay.Pack.Manifest;
         if (!manifest.IsSound || manifest.Declares(overlay.Pack.Edition)) yield break;
-        var field = overlay.Pack.Edition.Order > manifest.To!.Order ? overlay.Profile.Manifest.ToField : overlay.Profile.Manifest.FromField;
+        var field = manifest.To is { } to && overlay.Pack.Edition.Order > to.Order ? overlay.Profile.Manifest.ToField : overlay.Profile.Manifest.FromField;
         yield return ReportUnlisted(
             overlay.Profile,
             overlay.Profile.Manifest.Path,
             "closed",
-            $"The pack says that it is for {manifest.From} to {manifest.To}; this is {overlay.Pack.Edition}.") with
+            $"The pack says that it is for {manifest.Declared}; this is {overlay.Pack.Edition}.") with
         {
             Pointer = field,
             At = manifest.Text!.Locate(field),

@@ -2,7 +2,7 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>An entry that is no JSON as hosts read it.</summary>
+/// <summary>An entry, a table or an index that is no text as hosts read it.</summary>
 /// <remarks>Host: dropped, unreadable. See docs/checks.md#entryunreadable.</remarks>
 public sealed class UnreadableEntry : Check
 {
@@ -15,7 +15,8 @@ public sealed class UnreadableEntry : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
-        if (drop.Placement.Facts.Entry?.Text.Problem is { } problem)
-            yield return Report(overlay, drop, $"The text cannot be read: {problem.Says} ({problem.At}).") with { At = problem.At };
+        var facts = drop.Placement.Facts;
+        if (facts.Picture is null && facts.Unreadable is { } problem)
+            yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with { At = facts.Entry?.Text.Problem?.At };
     }
 }

@@ -27,10 +27,12 @@ public sealed class JsonText
     private static readonly JsonSerializerOptions Readable = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     private readonly byte[] utf8;
+    private readonly Func<string, TextPosition>? locate;
 
-    private JsonText(byte[] utf8, JsonElement root, JsonProblem? problem)
+    private JsonText(byte[] utf8, JsonElement root, JsonProblem? problem, Func<string, TextPosition>? locate = null)
     {
         this.utf8 = utf8;
+        this.locate = locate;
         Root = root;
         Problem = problem;
     }
@@ -51,6 +53,14 @@ public sealed class JsonText
         using var document = JsonDocument.Parse(utf8, new JsonDocumentOptions { MaxDepth = MaxDepth });
         return new JsonText(utf8, document.RootElement.Clone(), null);
     }
+
+    /// <summary>A text of another language that cannot be read.</summary>
+    internal static JsonText Unreadable(byte[] utf8, string says, TextPosition at) => new(utf8, default, new JsonProblem(at, says));
+
+    /// <summary>The value of a text in another language.</summary>
+    /// <param name="utf8">The value as JSON.</param>
+    /// <param name="locate">Where a pointer's value stands in the text that the author wrote.</param>
+    internal static JsonText Of(byte[] utf8, Func<string, TextPosition> locate) => Parse(utf8) is { Problem: null } read ? new JsonText(utf8, read.Root, null, locate) : Parse(utf8);
 
     /// <summary>The value at a pointer such as "/reads/from", or null.</summary>
     public JsonElement? Find(string pointer)
@@ -100,6 +110,7 @@ public sealed class JsonText
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>
     public TextPosition Locate(string pointer)
     {
+        if (locate is not null) return locate(pointer);
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
         if (Problem is not null || !reader.Read()) return new TextPosition(1, 1);
         var found = (int)reader.TokenStartIndex;

@@ -8,6 +8,12 @@ namespace Underlay.Core.Entries;
 /// <param name="Says">What is wanted and what is there, as a sentence without its full stop.</param>
 public sealed record EntryFault(string Pointer, string Field, string Says);
 
+/// <summary>Which fields an entry takes over from another of its kind (the annotation <c>x-underlay-inherits</c>).</summary>
+/// <param name="By">Pointer to the field that names the other by id.</param>
+/// <param name="Required">Fields of the root that are needed, own or taken over.</param>
+/// <param name="Except">Fields of the root that are never taken over.</param>
+public sealed record Inheritance(string By, IReadOnlyList<string> Required, IReadOnlyList<string> Except);
+
 /// <summary>A type of declarative definition: a JSON Schema 2020-12 of the host profile.</summary>
 public sealed class Kind
 {
@@ -18,6 +24,7 @@ public sealed class Kind
         Key = key;
         Document = document;
         this.schema = schema;
+        Inherits = ReadInheritance(document);
         Title = document.ValueKind == JsonValueKind.Object && document.TryGetProperty("title", out var title) ? title.ToString() : key;
     }
 
@@ -26,6 +33,9 @@ public sealed class Kind
 
     /// <summary>The kind's name for people.</summary>
     public string Title { get; }
+
+    /// <summary>What its entries take over from each other, or null.</summary>
+    public Inheritance? Inherits { get; }
 
     /// <summary>The schema's own text.</summary>
     public JsonElement Document { get; }
@@ -47,7 +57,17 @@ public sealed class Kind
         if (FindHugeNumber(entry.Root, "") is { } huge) return [new EntryFault(huge, "", "a number here is too large for the host to read")];
         var faults = new List<EntryFault>();
         schema.Judge(entry.Root, "", faults);
+        // What is taken over from another entry can only be judged with that one.
+        if (Inherits is { } inherits && faults.Count == 0 && entry.Find(inherits.By) is null)
+            faults.AddRange(inherits.Required.Where(f => !entry.Root.TryGetProperty(f, out _)).Select(f => new EntryFault("", f, $"the field “{f}” is missing")));
         return faults;
+    }
+
+    private static Inheritance? ReadInheritance(JsonElement document)
+    {
+        if (document.ValueKind != JsonValueKind.Object || !document.TryGetProperty("x-underlay-inherits", out var rule)) return null;
+        IReadOnlyList<string> Names(string field) => [.. rule.GetProperty(field).EnumerateArray().Select(v => v.GetString()!)];
+        return new Inheritance("/" + rule.GetProperty("by").GetString(), Names("required"), Names("except"));
     }
 
     private static string? FindHugeNumber(JsonElement value, string pointer)

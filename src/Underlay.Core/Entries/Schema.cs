@@ -20,6 +20,7 @@ internal sealed class Schema
     private readonly Dictionary<string, Schema> properties = new(StringComparer.Ordinal);
     private readonly List<JsonElement> choices = [];
     private Schema? items;
+    private Schema? otherProperties;
     private Regex? pattern;
     private double? minimum;
     private double? maximum;
@@ -76,7 +77,7 @@ internal sealed class Schema
         foreach (var field in required)
             if (!value.TryGetProperty(field, out _)) faults.Add(new EntryFault(pointer, field, $"the field “{field}” is missing"));
         foreach (var member in value.EnumerateObject())
-            if (properties.TryGetValue(member.Name, out var schema)) schema.Judge(member.Value, $"{pointer}/{JsonText.Escape(member.Name)}", faults);
+            if ((properties.GetValueOrDefault(member.Name) ?? otherProperties) is { } schema) schema.Judge(member.Value, $"{pointer}/{JsonText.Escape(member.Name)}", faults);
     }
 
     private void JudgeItems(JsonElement value, string pointer, List<EntryFault> faults)
@@ -93,6 +94,7 @@ internal sealed class Schema
             "type" => ReadTexts(value.ValueKind == JsonValueKind.Array ? value.EnumerateArray() : [value], types),
             "required" => value.ValueKind == JsonValueKind.Array && ReadTexts(value.EnumerateArray(), required),
             "properties" => ReadProperties(value, pointer, problems),
+            "additionalProperties" => (otherProperties = Read(value, pointer, problems)) is not null,
             "enum" => ReadChoices(value),
             "items" => (items = Read(value, pointer, problems)) is not null,
             "pattern" => ReadPattern(value),

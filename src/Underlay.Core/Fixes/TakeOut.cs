@@ -2,7 +2,7 @@ using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Takes a file out of the pack whose bytes the base has too.</summary>
+/// <summary>Takes a file out of the pack whose bytes the base of some edition has too.</summary>
 /// <param name="Path">The file.</param>
 public sealed record TakeOut(PackPath Path) : Fix("Take it out", LosesNothing: true, LeavesNoChoice: false)
 {
@@ -13,7 +13,8 @@ public sealed record TakeOut(PackPath Path) : Fix("Take it out", LosesNothing: t
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         // The base's bytes are compared again: what the author changed meanwhile stays.
-        var under = context.Overlay?.Base.Find(Path);
-        return tree.Find(Path) is { } file && under is not null && ContentHash.Of(file.ReadAll()) == under.Facts.Hash ? [new TreeEdit.Delete(Path)] : [];
+        if (tree.Find(Path) is not { } file || context.Overlay is not { } overlay) return [];
+        var hash = ContentHash.Of(file.ReadAll());
+        return overlay.OtherBases.Prepend(overlay.Base).Any(b => b.Find(Path)?.Facts.Hash == hash) ? [new TreeEdit.Delete(Path)] : [];
     }
 }

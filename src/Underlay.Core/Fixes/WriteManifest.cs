@@ -15,6 +15,7 @@ public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNo
         var name = NameOf(context.PackName);
         var model = new Dictionary<string, object?>
         {
+            ["uuid"] = NameUuid.Of($"{context.Profile.Key}/{name}"),
             ["prefix"] = FindPrefix(context) ?? "author",
             ["name"] = name,
             ["title"] = TitleOf(name),

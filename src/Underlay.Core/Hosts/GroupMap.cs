@@ -33,7 +33,9 @@ public sealed class GroupMap
     {
         RequiresRule requires => requires.Places,
         SameSizeRule sameSize => sameSize.Places,
-        VariesWithRule varies => [varies.Place],
+        VariesWithRule { Place: { } chooser } => [chooser],
+        EnabledByRule enabled => enabled.Places,
+        OutrankedByRule outranked => outranked.Places,
         _ => [],
     };
 }

@@ -9,8 +9,19 @@ namespace Underlay.Core.Hosts;
 /// <param name="Says">A clause with the host as its subject: "shows a pale plate behind it".</param>
 public sealed record HostWord(string Code, string Says);
 
+/// <summary>In which language a manifest is written.</summary>
+public enum ManifestFormat
+{
+    /// <summary>JSON.</summary>
+    Json,
+
+    /// <summary>TOML 1.0.</summary>
+    Toml,
+}
+
 /// <summary>Where a pack describes itself.</summary>
 /// <param name="Path">The file at the pack's root.</param>
+/// <param name="Format">Its language.</param>
 /// <param name="Kind">Its schema.</param>
 /// <param name="IdField">Pointer to the pack's id.</param>
 /// <param name="TitleField">Pointer to the title.</param>
@@ -20,6 +31,7 @@ public sealed record HostWord(string Code, string Says);
 /// <param name="Template">The template for a new manifest.</param>
 public sealed record ManifestRule(
     PackPath Path,
+    ManifestFormat Format,
     Kind Kind,
     string IdField,
     string TitleField,
@@ -50,16 +62,46 @@ public enum EntryMethod
 /// <param name="Method">How they are stored.</param>
 public sealed record ContainerEntryRule(string Files, EntryMethod Method);
 
-/// <summary>The archive that the host wants: today a ZIP with every file at its path.</summary>
+/// <summary>Archives inside the package that hold the files of a folder, in the order of an index, so many each.</summary>
+/// <param name="Below">The folder, with a slash at its end.</param>
+/// <param name="Folder">Where the archives lie in the package.</param>
+/// <param name="Most">The most files in one.</param>
+/// <param name="Index">The place of the index that gives the order.</param>
+/// <param name="Table">The manifest's table that lists the archives: their file and SHA-256.</param>
+public sealed record FolioRule(string Below, string Folder, int Most, string Index, string Table);
+
+/// <summary>The archive that the host wants: a ZIP with every file at its path, or with some of them in archives inside it.</summary>
 /// <param name="Extension">The package's file-name extension with its dot.</param>
 /// <param name="MostBytes">The largest package.</param>
 /// <param name="Entries">How each file is stored.</param>
-public sealed record PackageRule(string Extension, long MostBytes, IReadOnlyList<ContainerEntryRule> Entries)
+/// <param name="Folio">The archives inside, or null.</param>
+public sealed record PackageRule(string Extension, long MostBytes, IReadOnlyList<ContainerEntryRule> Entries, FolioRule? Folio)
 {
     /// <summary>How a file is stored.</summary>
     public EntryMethod MethodOf(PackPath path) =>
         Entries.First(e => path.Value.EndsWith(e.Files, StringComparison.Ordinal)).Method;
 }
+
+/// <summary>A name that a later edition changed.</summary>
+/// <param name="Since">The edition that has the new name.</param>
+/// <param name="Places">The places that it concerns.</param>
+/// <param name="Placeholder">The placeholder whose value changed.</param>
+/// <param name="Old">The value before.</param>
+/// <param name="New">The value since.</param>
+public sealed record RenamedRule(Edition Since, IReadOnlyList<string> Places, string Placeholder, string Old, string New);
+
+/// <summary>What players know as one: which files belong to it, found by its name or by fields of its entry.</summary>
+/// <param name="Key">Its name in the profile.</param>
+/// <param name="Title">Its name for people, in the plural.</param>
+/// <param name="Placeholder">The placeholder that names one.</param>
+/// <param name="Parts">The places of its files.</param>
+public sealed record ThingRule(string Key, string Title, string Placeholder, IReadOnlyList<ThingPart> Parts);
+
+/// <summary>The files of a thing in one place.</summary>
+/// <param name="Place">The place.</param>
+/// <param name="Placeholder">The placeholder of the place that says which thing it is.</param>
+/// <param name="Field">Pointer to the field of the thing's entry whose value stands there; null where it is the thing's own name.</param>
+public sealed record ThingPart(string Place, string Placeholder, string? Field);
 
 /// <summary>The program that stands in for the host.</summary>
 /// <param name="Program">Its name in the folder of stand-ins.</param>
@@ -98,6 +140,15 @@ public sealed class HostProfile
 
     /// <summary>Where a pack describes itself.</summary>
     public required ManifestRule Manifest { get; init; }
+
+    /// <summary>What players know as one.</summary>
+    public required IReadOnlyList<ThingRule> Things { get; init; }
+
+    /// <summary>Names that later editions changed.</summary>
+    public required IReadOnlyList<RenamedRule> Renamed { get; init; }
+
+    /// <summary>The masks that pictures are seen through, as PNG, by file name.</summary>
+    public required IReadOnlyDictionary<string, byte[]> Masks { get; init; }
 
     /// <summary>Tables of codes.</summary>
     public required IReadOnlyList<CodebookRule> Codebooks { get; init; }

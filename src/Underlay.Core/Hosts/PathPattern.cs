@@ -9,6 +9,9 @@ namespace Underlay.Core.Hosts;
 /// </summary>
 public sealed class PathPattern
 {
+    /// <summary>The name under which the folders at "**" are bound; empty where there are none.</summary>
+    public const string AnyFolders = "**";
+
     private readonly Segment[] segments;
     private readonly Func<Bindings, PackPath?> fill;
 
@@ -17,8 +20,9 @@ public sealed class PathPattern
         fill = FillAnew;
         Text = text;
         this.segments = segments;
-        LiteralCharacters = segments.Sum(s => s.Before.Length + s.After.Length);
+        LiteralCharacters = segments.Where(s => !s.IsAnyFolders).Sum(s => s.Before.Length + s.After.Length);
         Placeholders = [.. segments.Select(s => s.Hole?.Name).OfType<string>()];
+        HasAnyFolders = segments.Any(s => s.IsAnyFolders);
     }
 
     /// <summary>The pattern as the profile gives it.</summary>
@@ -26,6 +30,12 @@ public sealed class PathPattern
 
     /// <summary>How many characters stand outside of holes: of two patterns that fit, the one with more wins.</summary>
     public int LiteralCharacters { get; }
+
+    /// <summary>True when it takes files at any depth.</summary>
+    public bool HasAnyFolders { get; }
+
+    /// <summary>The choices of a hole, or an empty list for a placeholder.</summary>
+    public IReadOnlyList<string> ChoicesOf(string hole) => segments.FirstOrDefault(s => s.Hole?.Name == hole)?.Hole?.Choices ?? [];
 
     /// <summary>The names of the placeholders, in order. Choices have the name of their alternatives.</summary>
     public IReadOnlyList<string> Placeholders { get; }
@@ -51,7 +61,7 @@ public sealed class PathPattern
         foreach (var part in text.Split('/'))
         {
             if (part.Length == 0) problem = "a path pattern without empty segments";
-            else if (part == "**") segments.Add(Segment.AnyFolders);
+            else if (part == AnyFolders) segments.Add(Segment.Folders);
             else if (part.IndexOf('{', StringComparison.Ordinal) is var open && open < 0) segments.Add(new Segment(part, null, ""));
             else if (part.IndexOf('}', StringComparison.Ordinal) is var close && (close < open || part.IndexOf('{', open + 1) >= 0)) problem = "at most one {hole} in a segment";
             else
@@ -89,7 +99,13 @@ public sealed class PathPattern
         for (var i = 0; i < segments.Length; i++)
         {
             var segment = segments[i];
-            if (segment.IsAnyFolders) return null;
+            if (segment.IsAnyFolders)
+            {
+                if (bindings.Find(AnyFolders) is not { } folders) return null;
+                parts[i] = folders;
+                continue;
+            }
+
             var value = "";
             if (segment.Hole is { } hole)
             {
@@ -100,7 +116,7 @@ public sealed class PathPattern
             parts[i] = segment.Before + value + segment.After;
         }
 
-        return PackPath.TryParse(string.Join('/', parts), out var path, out _) ? path : null;
+        return PackPath.TryParse(string.Join('/', parts.Where(p => p.Length > 0)), out var path, out _) ? path : null;
     }
 
     /// <inheritdoc/>
@@ -113,7 +129,12 @@ public sealed class PathPattern
         if (wanted.IsAnyFolders)
         {
             for (var skip = at; skip < path.Length; skip++)
+            {
+                found.Add((AnyFolders, string.Join('/', path[at..skip])));
                 if (Match(path, skip, segment + 1, found)) return true;
+                found.RemoveAt(found.Count - 1);
+            }
+
             return false;
         }
 
@@ -131,9 +152,9 @@ public sealed class PathPattern
 
     internal sealed record Segment(string Before, Hole? Hole, string After)
     {
-        public static Segment AnyFolders { get; } = new("**", null, "");
+        public static Segment Folders { get; } = new(PathPattern.AnyFolders, null, "");
 
-        public bool IsAnyFolders => ReferenceEquals(this, AnyFolders);
+        public bool IsAnyFolders => ReferenceEquals(this, Folders);
 
         public bool Matches(string text, out string value)
         {

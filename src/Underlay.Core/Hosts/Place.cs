@@ -8,12 +8,49 @@ namespace Underlay.Core.Hosts;
 /// <summary>What a file of a place is read as.</summary>
 public enum PlaceContent
 {
-    /// <summary>A PNG picture.</summary>
+    /// <summary>A picture.</summary>
     Picture,
 
     /// <summary>A JSON entry of a kind.</summary>
     Entry,
+
+    /// <summary>A CSV table with a key column.</summary>
+    Table,
+
+    /// <summary>An XML index: one row for each file that it names.</summary>
+    Index,
 }
+
+/// <summary>In which format a place's pictures are.</summary>
+public enum PictureFormat
+{
+    /// <summary>Portable Network Graphics.</summary>
+    Png,
+
+    /// <summary>DirectDraw Surface: BC1 or BC3, no mip levels.</summary>
+    Dds,
+}
+
+/// <summary>The columns of a table.</summary>
+/// <param name="Key">The column whose value names the row.</param>
+/// <param name="Merge">The column that says what a row does to the table below (add, change, remove); without it in a file, the file replaces the whole table. Null for tables that always replace.</param>
+public sealed record TableShape(string Key, string? Merge);
+
+/// <summary>An element around an index's rows, and the attribute with its code.</summary>
+/// <param name="Element">The element's name.</param>
+/// <param name="Code">The attribute.</param>
+/// <param name="Codebook">The codebook that has the code.</param>
+/// <param name="Identifies">True where an unknown code drops the rows inside.</param>
+public sealed record IndexLevel(string Element, string Code, string Codebook, bool Identifies);
+
+/// <summary>The form of an index: nested elements, the innermost a row that names a file.</summary>
+/// <param name="Root">The root element.</param>
+/// <param name="Levels">Elements from the outermost to the row's, the row's last; its code tells rows of one parent apart.</param>
+/// <param name="File">The row's attribute with the file's path.</param>
+/// <param name="Span">The row's attribute with a span of months, which may be left out.</param>
+/// <param name="Unknown">What comes of a row with an unknown code or file.</param>
+/// <param name="Twice">What comes of a second row with the same codes.</param>
+public sealed record IndexShape(string Root, IReadOnlyList<IndexLevel> Levels, string File, string Span, Consequence Unknown, Consequence Twice);
 
 /// <summary>A rule of the profile: a path pattern and what a file there must be and bring along.</summary>
 public sealed class Place
@@ -42,6 +79,18 @@ public sealed class Place
     /// <summary>The kind of its entries; null for pictures.</summary>
     public required Kind? Kind { get; init; }
 
+    /// <summary>The format of its pictures.</summary>
+    public required PictureFormat Format { get; init; }
+
+    /// <summary>The columns of its tables; null for other contents.</summary>
+    public required TableShape? Table { get; init; }
+
+    /// <summary>The form of its index; null for other contents.</summary>
+    public required IndexShape? Index { get; init; }
+
+    /// <summary>Pointer to the id by which others refer to its entries, or null.</summary>
+    public required string? Id { get; init; }
+
     /// <summary>What comes of a file that cannot be read.</summary>
     public required Consequence Unreadable { get; init; }
 
@@ -64,12 +113,15 @@ public sealed class Place
     public PixelNeed PixelNeed => pixelNeed ??= AllRules(Rules)
         .Select(r => r switch
         {
-            MaskColoursRule => PixelNeed.Colours,
-            AlphaRule or ClearBorderRule => PixelNeed.Alpha,
+            MaskColoursRule or GreyRule => PixelNeed.Colours,
+            AlphaRule or SomeAlphaRule or ClearBorderRule => PixelNeed.Alpha,
             _ => PixelNeed.None,
         })
         .DefaultIfEmpty(PixelNeed.None)
         .Max();
+
+    /// <summary>True when its pictures must not get colours that were not there before: masks and the like.</summary>
+    public bool IsExact => PixelNeed == PixelNeed.Colours;
 
     /// <summary>All rules that hold in an edition, those chosen by another file left aside.</summary>
     public IReadOnlyList<Rule> RulesIn(Edition edition) =>

@@ -5,11 +5,14 @@ namespace Underlay.Core.Hosts;
 /// <summary>A named hole of path patterns, with the characters and lengths that it takes.</summary>
 public sealed class Placeholder
 {
-    private readonly SearchValues<char> allowed;
+    /// <summary>The character class that takes every character.</summary>
+    public const string Any = "any";
+
+    private readonly SearchValues<char>? allowed;
 
     /// <summary>Makes a placeholder.</summary>
     /// <param name="name">Its name in patterns.</param>
-    /// <param name="characters">A character class as in "a-z0-9_".</param>
+    /// <param name="characters">A character class as in "a-z0-9_", or "any".</param>
     /// <param name="least">The fewest characters.</param>
     /// <param name="most">The most characters.</param>
     public Placeholder(string name, string characters, int least, int most)
@@ -18,7 +21,7 @@ public sealed class Placeholder
         Characters = characters;
         Least = least;
         Most = most;
-        allowed = SearchValues.Create(Expand(characters));
+        allowed = characters == Any ? null : SearchValues.Create(Expand(characters));
     }
 
     /// <summary>Its name in patterns.</summary>
@@ -35,7 +38,7 @@ public sealed class Placeholder
 
     /// <summary>True when the text may stand in the hole.</summary>
     public bool Takes(ReadOnlySpan<char> text) =>
-        text.Length >= Least && text.Length <= Most && text.IndexOfAnyExcept(allowed) < 0;
+        text.Length >= Least && text.Length <= Most && (allowed is null || text.IndexOfAnyExcept(allowed) < 0);
 
     private static string Expand(string characters)
     {

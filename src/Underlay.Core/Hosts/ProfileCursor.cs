@@ -55,6 +55,16 @@ internal sealed class ProfileCursor
         return Has(field) ? Whole(field, least) : otherwise;
     }
 
+    public double Number(string field) => Read(field, JsonValueKind.Number, "a number")?.GetDouble() ?? 0;
+
+    public IReadOnlyList<int> Wholes(string field)
+    {
+        if (Read(field, JsonValueKind.Array, "a list in [ ]") is not { } found) return [];
+        var numbers = found.EnumerateArray().Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetInt32(out var whole) ? whole : 0).ToList();
+        if (numbers.Count == 0 || numbers.Exists(n => n < 1)) Fail(field, "a list of whole numbers from 1 was expected");
+        return numbers;
+    }
+
     public bool Flag(string field)
     {
         asked.Add(field);
@@ -83,6 +93,26 @@ internal sealed class ProfileCursor
     {
         var found = Read(field, JsonValueKind.Object, "an object in { }");
         return new ProfileCursor(File, PointerTo(field), found ?? EmptyObject, errors);
+    }
+
+    public ProfileCursor? ObjectIfAny(string field)
+    {
+        asked.Add(field);
+        return Has(field) ? Object(field) : null;
+    }
+
+    public IReadOnlyList<ProfileCursor> ObjectsIfAny(string field)
+    {
+        asked.Add(field);
+        return Has(field) ? Objects(field) : [];
+    }
+
+    /// <summary>The fields of an object whose names are free and whose values are texts.</summary>
+    public IReadOnlyList<(string Name, string Value)> TextMembers(string field)
+    {
+        if (Read(field, JsonValueKind.Object, "an object in { }") is not { } found) return [];
+        var inner = new ProfileCursor(File, PointerTo(field), found, errors);
+        return [.. found.EnumerateObject().Select(m => (m.Name, inner.Text(m.Name)))];
     }
 
     public IReadOnlyList<ProfileCursor> Objects(string field, int least = 1)

@@ -43,8 +43,12 @@ public sealed class ProfileReader
         var rules = new RuleReader(editions, words.Outcomes, words.Drops);
         var places = host.Objects("places").Select(p => ReadPlace(p, placeholders, rules)).ToList();
         RequireUnique(host, "places", places.Select(p => p.Key));
-        rules.CheckReferences(places, codebooks);
-        var package = ReadPackage(host.Object("package"));
+        var masks = tree.Files.Where(f => f.Path.IsBelow("masks")).ToDictionary(f => f.Path.FileName, f => f.ReadAll(), StringComparer.Ordinal);
+        var things = new ThingReader(places);
+        var thingRules = host.ObjectsIfAny("things").Select(things.Read).ToList();
+        var renamed = host.ObjectsIfAny("renamed").SelectMany(r => ReadRenamed(r, rules)).ToList();
+        var package = ReadPackage(host.Object("package"), rules);
+        rules.CheckReferences(places, codebooks, masks.Keys.ToHashSet());
         var trial = ReadTrial(host.Object("trial"));
         host.Done();
         RequireTemplates(host, manifest, places, templates);
@@ -58,6 +62,9 @@ public sealed class ProfileReader
             Placeholders = placeholders,
             Manifest = manifest!,
             Codebooks = codebooks,
+            Things = thingRules,
+            Renamed = renamed,
+            Masks = masks,
             Package = package,
             Trial = trial,
             Outcomes = words.Outcomes,
@@ -130,11 +137,12 @@ public sealed class ProfileReader
     {
         var pathText = cursor.Text("path");
         if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0) cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
+        var format = cursor.Has("format") ? cursor.Choice("format", ("json", ManifestFormat.Json), ("toml", ManifestFormat.Toml)) : ManifestFormat.Json;
         var kind = ReadKind(cursor, "kind");
         var fields = (Id: cursor.Text("id"), Title: cursor.Text("title"), Version: cursor.Text("version"), From: cursor.Text("from"), To: cursor.Text("to"));
         var template = cursor.Text("template");
         cursor.Done();
-        return kind is null ? null : new ManifestRule(path, kind, fields.Id, fields.Title, fields.Version, fields.From, fields.To, template);
+        return kind is null ? null : new ManifestRule(path, format, kind, fields.Id, fields.Title, fields.Version, fields.From, fields.To, template);
     }
 
     private static CodebookRule? ReadCodebook(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders)
@@ -160,7 +168,7 @@ public sealed class ProfileReader
 
     private Place ReadPlace(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders, RuleReader rules)
     {
-        var content = cursor.Choice("content", ("picture", PlaceContent.Picture), ("entry", PlaceContent.Entry));
+        var content = cursor.Choice("content", ("picture", PlaceContent.Picture), ("entry", PlaceContent.Entry), ("table", PlaceContent.Table), ("index", PlaceContent.Index));
         var manifestField = cursor.TextIfAny("pathInManifest");
         var place = new Place
         {
@@ -171,6 +179,10 @@ public sealed class ProfileReader
             ManifestField = manifestField,
             Content = content,
             Kind = content == PlaceContent.Entry ? ReadKind(cursor, "kind") : null,
+            Format = cursor.Has("format") ? cursor.Choice("format", ("png", PictureFormat.Png), ("dds", PictureFormat.Dds)) : PictureFormat.Png,
+            Table = content == PlaceContent.Table ? new TableShape(cursor.Text("column"), cursor.TextIfAny("merge")) : null,
+            Index = content == PlaceContent.Index ? ReadIndex(cursor.Object("index"), rules) : null,
+            Id = cursor.TextIfAny("id"),
             Unreadable = cursor.Has("unreadable") ? rules.ReadConsequence(cursor.Object("unreadable")) : Consequence.Drops("unreadable"),
             Rules = rules.ReadRules(cursor.Objects("rules", least: 0)),
             Template = cursor.TextIfAny("template"),
@@ -181,7 +193,38 @@ public sealed class ProfileReader
         return place;
     }
 
-    private static PackageRule ReadPackage(ProfileCursor cursor)
+    private static IndexShape ReadIndex(ProfileCursor cursor, RuleReader rules)
+    {
+        var levels = new List<IndexLevel>();
+        foreach (var level in cursor.Objects("levels"))
+        {
+            levels.Add(new IndexLevel(level.Text("element"), level.Text("code"), rules.NoteCodebook(level), level.Flag("identifies")));
+            level.Done();
+        }
+
+        var shape = new IndexShape(
+            cursor.Text("root"),
+            levels,
+            cursor.Text("file"),
+            cursor.Text("span"),
+            rules.ReadConsequence(cursor.Object("unknown")),
+            rules.ReadConsequence(cursor.Object("twice")));
+        cursor.Done();
+        return shape;
+    }
+
+    private static List<RenamedRule> ReadRenamed(ProfileCursor cursor, RuleReader rules)
+    {
+        var since = rules.ReadSpan(cursor).Since;
+        if (since is null) cursor.Fail("since", "the edition that has the new names was expected");
+        var places = rules.ReadPlaces(cursor);
+        var placeholder = cursor.Text("placeholder");
+        var names = cursor.TextMembers("names");
+        cursor.Done();
+        return since is null ? [] : [.. names.Select(n => new RenamedRule(since, places, placeholder, n.Name, n.Value))];
+    }
+
+    private static PackageRule ReadPackage(ProfileCursor cursor, RuleReader rules)
     {
         var extension = cursor.Text("extension");
         var most = cursor.Whole("mostBytes", 1);
@@ -197,9 +240,16 @@ public sealed class ProfileReader
         }
 
         if (entries.Count > 0 && entries[^1].Files.Length > 0) container.Fail("entries", "a last entry without “ending”, for all other files, was expected");
+        FolioRule? folio = null;
+        if (container.ObjectIfAny("folio") is { } inner)
+        {
+            folio = new FolioRule(inner.Text("below"), inner.Text("folder"), inner.Whole("most", 1), rules.NotePlace(inner, "index", inner.Text("index"), null), inner.Text("table"));
+            inner.Done();
+        }
+
         container.Done();
         cursor.Done();
-        return new PackageRule("." + extension, most, entries);
+        return new PackageRule("." + extension, most, entries, folio);
     }
 
     private static TrialRule ReadTrial(ProfileCursor cursor)

@@ -8,6 +8,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
 {
     private readonly List<(ProfileCursor Cursor, string Field, string Place, string? Placeholder)> places = [];
     private readonly List<(ProfileCursor Cursor, string Codebook)> codebooks = [];
+    private readonly List<(ProfileCursor Cursor, string Mask)> masks = [];
 
     public static Basis ReadBasis(ProfileCursor cursor) =>
         cursor.Choice("basis", ("documented", Basis.Documented), ("measured", Basis.Measured), ("assumed", Basis.Assumed));
@@ -30,8 +31,10 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     }
 
     /// <summary>Reports rules that name a place, a placeholder of it or a codebook which the profile does not have.</summary>
-    public void CheckReferences(IReadOnlyList<Place> all, IReadOnlyList<CodebookRule> books)
+    public void CheckReferences(IReadOnlyList<Place> all, IReadOnlyList<CodebookRule> books, IReadOnlySet<string> masksThere)
     {
+        foreach (var (cursor, mask) in masks)
+            if (!masksThere.Contains(mask)) cursor.Fail("mask", $"a file masks/{mask} was expected");
         foreach (var (cursor, field, key, placeholder) in places)
         {
             var place = all.FirstOrDefault(p => p.Key == key);
@@ -50,8 +53,13 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             "is",
             ("size", ReadSize),
             ("alpha", ReadAlpha),
+            ("someAlpha", c => new SomeAlphaRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("clearBorder", c => new ClearBorderRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("maskColours", c => new MaskColoursRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("grey", c => new GreyRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("fields", c => new FieldsRule(c.Wholes("widths"), ReadBasis(c), ReadSpan(c))),
+            ("seenThrough", c => new SeenThroughRule(NoteMask(c), ReadBasis(c), ReadSpan(c))),
+            ("lettering", c => new LetteringRule(c.Number("contrast"), c.Number("stroke"), ReadBasis(c), ReadSpan(c))),
             ("colourTypes", ReadColourTypes),
             ("weight", c => new WeightRule(c.Whole("mostBytes", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("requires", ReadRequires),
@@ -59,6 +67,18 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("variesWith", ReadVariesWith),
             ("namesAgree", c => new NamesAgreeRule(c.Text("field"), c.Text("placeholder"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("refersTo", ReadRefersTo),
+            ("inherits", c => new InheritsRule(ReadConsequenceFields(c), ReadDrop(c, "circle"), ReadDrop(c, "lacking"), ReadBasis(c), ReadSpan(c))),
+            ("unique", c => new UniqueRule(c.Text("field"), c.Choice("stays", ("earlierPath", false), ("upper", true)), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("listedIn", ReadListedIn),
+            ("wantedBy", c => new WantedByRule(NotePlace(c, "place", c.Text("place"), null), c.Text("field"), c.Text("placeholder"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("indexed", c => new IndexedRule(NotePlace(c, "index", c.Text("index"), null), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("enabledBy", c => new EnabledByRule(ReadPlaces(c), c.Text("field"), c.Number("above"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("outrankedBy", c => new OutrankedByRule(ReadPlaces(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("memberOfSet", c => new MemberOfSetRule(c.Text("placeholder"), ReadConsequenceFields(c), ReadOutcome(c, "lacking"), ReadBasis(c), ReadSpan(c))),
+            ("series", c => new SeriesRule(c.Text("placeholder"), ReadConsequenceFields(c), ReadOutcome(c, "canvas"), ReadOutcome(c, "mixed"), ReadBasis(c), ReadSpan(c))),
+            ("neighbourOf", ReadNeighbourOf),
+            ("keys", c => new KeysRule(NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("screenColours", c => new ScreenColoursRule(ReadBasis(c), ReadSpan(c))),
             ("prefixed", c => new PrefixRule(c.TextIfAny("field"), c.Text("placeholder"), ReadBasis(c), ReadSpan(c))));
         if (!cursor.Has("is")) return null;
         var rule = read(cursor);
@@ -69,16 +89,26 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private SizeRule ReadSize(ProfileCursor cursor)
     {
         var square = cursor.Flag("square");
-        var sides = cursor.Has("side") ? cursor.Range("side") : ((int, int)?)null;
+        var longSide = cursor.Has("longSide") ? cursor.Range("longSide") : (1, int.MaxValue);
+        var sides = cursor.Has("side") ? cursor.Range("side") : cursor.Has("longSide") ? (1, longSide.Item2) : ((int, int)?)null;
         return new SizeRule(
             sides ?? cursor.Range("width"),
             sides ?? cursor.Range("height"),
             square,
             cursor.Flag("powerOfTwo"),
             cursor.WholeOr("multipleOf", 1, 1),
+            longSide,
+            cursor.TextIfAny("slimmest") is { } shape ? ReadShape(cursor, shape) : (0, 1),
             ReadConsequenceFields(cursor),
             ReadBasis(cursor),
             ReadSpan(cursor));
+    }
+
+    private static (int, int) ReadShape(ProfileCursor cursor, string text)
+    {
+        if (text.Split(':') is [var shorter, var longer] && int.TryParse(shorter, out var a) && int.TryParse(longer, out var b) && a > 0 && a <= b) return (a, b);
+        cursor.Fail("slimmest", $"two whole numbers like 3:4 were expected, not “{text}”");
+        return (0, 1);
     }
 
     private AlphaRule ReadAlpha(ProfileCursor cursor) => new(
@@ -102,6 +132,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private RequiresRule ReadRequires(ProfileCursor cursor) => new(
         ReadPlaces(cursor),
         cursor.Choice("at", ("self", false), ("wanted", true)),
+        cursor.TextIfAny("when"),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));
@@ -111,31 +142,59 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         var choices = cursor.MemberLists("choices").ToDictionary(c => c.Name, c => ReadRules(c.Values), StringComparer.Ordinal);
         var otherwise = cursor.Text("otherwise");
         if (otherwise.Length > 0 && !choices.ContainsKey(otherwise)) cursor.Fail("otherwise", $"one of the choices was expected, not “{otherwise}”");
-        return new VariesWithRule(NotePlace(cursor, "place", cursor.Text("place"), null), cursor.Text("field"), choices, otherwise, ReadBasis(cursor), ReadSpan(cursor));
+        return cursor.TextIfAny("placeholder") is { } placeholder
+            ? new VariesWithRule(null, placeholder, choices, otherwise, ReadBasis(cursor), ReadSpan(cursor))
+            : new VariesWithRule(NotePlace(cursor, "place", cursor.Text("place"), null), cursor.Text("field"), choices, otherwise, ReadBasis(cursor), ReadSpan(cursor));
     }
 
     private RefersToRule ReadRefersTo(ProfileCursor cursor)
     {
-        var codebook = cursor.TextIfAny("codebook");
-        if (codebook is not null)
-        {
-            codebooks.Add((cursor, codebook));
-            return new RefersToRule(cursor.Text("field"), null, "", codebook, ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
-        }
-
-        var placeholder = cursor.Text("placeholder");
+        if (cursor.Has("codebook")) return new RefersToRule(cursor.Text("field"), null, null, NoteCodebook(cursor), ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
+        var placeholder = cursor.TextIfAny("placeholder");
         var place = NotePlace(cursor, "place", cursor.Text("place"), placeholder);
         return new RefersToRule(cursor.Text("field"), place, placeholder, null, ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
     }
 
-    private IReadOnlyList<string> ReadPlaces(ProfileCursor cursor)
+    private ListedInRule ReadListedIn(ProfileCursor cursor)
+    {
+        var codebook = cursor.Has("codebook") ? NoteCodebook(cursor) : null;
+        var table = codebook is null ? NotePlace(cursor, "table", cursor.Text("table"), null) : null;
+        return new ListedInRule(cursor.Text("placeholder"), codebook, table, ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
+    }
+
+    private NeighbourOfRule ReadNeighbourOf(ProfileCursor cursor)
+    {
+        var table = cursor.Text("table");
+        if (!Packs.PackPath.TryParse(table, out var path, out _) && table.Length > 0) cursor.Fail("table", $"the path of a table of the base was expected, not “{table}”");
+        return new NeighbourOfRule(cursor.Text("placeholder"), path, ReadBasis(cursor), ReadSpan(cursor));
+    }
+
+    public string NoteCodebook(ProfileCursor cursor)
+    {
+        var codebook = cursor.Text("codebook");
+        if (codebook.Length > 0) codebooks.Add((cursor, codebook));
+        return codebook;
+    }
+
+    private string NoteMask(ProfileCursor cursor)
+    {
+        var mask = cursor.Text("mask");
+        if (mask.Length > 0) masks.Add((cursor, mask));
+        return mask;
+    }
+
+    private Consequence ReadDrop(ProfileCursor cursor, string field) => Consequence.Drops(ReadWord(cursor, field, drops));
+
+    private Consequence ReadOutcome(ProfileCursor cursor, string field) => Consequence.Shows(ReadWord(cursor, field, outcomes));
+
+    public IReadOnlyList<string> ReadPlaces(ProfileCursor cursor)
     {
         var keys = cursor.Texts("places");
         foreach (var key in keys) NotePlace(cursor, "places", key, null);
         return keys;
     }
 
-    private string NotePlace(ProfileCursor cursor, string field, string key, string? placeholder)
+    public string NotePlace(ProfileCursor cursor, string field, string key, string? placeholder)
     {
         if (key.Length > 0) places.Add((cursor, field, key, placeholder));
         return key;

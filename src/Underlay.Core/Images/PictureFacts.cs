@@ -67,6 +67,7 @@ public enum PixelNeed
 /// <param name="UnclearBorderPixels">How many pixels of the outer ring have alpha above 0.</param>
 /// <param name="FirstGreen">The first pixel with green above 0, whatever its alpha. Known where colours were needed.</param>
 /// <param name="GreenPixels">How many pixels have green above 0. Known where colours were needed.</param>
+/// <param name="FirstTinted">The first pixel whose red, green and blue are not the same. Known where colours were needed.</param>
 public sealed record PixelFacts(
     AlphaUse Alpha,
     PixelAt? FirstClear,
@@ -74,7 +75,8 @@ public sealed record PixelFacts(
     PixelAt? FirstUnclearBorder,
     int UnclearBorderPixels,
     PixelAt? FirstGreen,
-    int GreenPixels);
+    int GreenPixels,
+    PixelAt? FirstTinted);
 
 /// <summary>The facts of one picture file: a problem, or a header and, where a rule asked for them, pixel facts.</summary>
 /// <param name="Problem">Why the file is no readable picture, as the end of a sentence: "its IDAT chunk has a wrong CRC".</param>

@@ -8,13 +8,13 @@ internal static class PixelMeasure
     public static PixelFacts OfSolid(PixelSize size)
     {
         var inner = Math.Max(0, size.Width - 2) * Math.Max(0, size.Height - 2);
-        return new PixelFacts(AlphaUse.Opaque, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0);
+        return new PixelFacts(AlphaUse.Opaque, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0, null);
     }
 
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public static PixelFacts Take(ReadOnlySpan<byte> rgba, PixelSize size)
     {
-        int firstClear = -1, firstPartial = -1, firstGreen = -1, greens = 0;
+        int firstClear = -1, firstPartial = -1, firstGreen = -1, greens = 0, firstTinted = -1;
         for (var i = 0; i < rgba.Length; i += 4)
         {
             var alpha = rgba[i + 3];
@@ -29,11 +29,13 @@ internal static class PixelMeasure
                 if (firstGreen < 0) firstGreen = i;
                 greens++;
             }
+
+            if (firstTinted < 0 && (rgba[i] != rgba[i + 1] || rgba[i] != rgba[i + 2])) firstTinted = i;
         }
 
         var (firstBorder, unclear) = MeasureBorder(rgba, size);
         var use = firstClear < 0 ? AlphaUse.Opaque : firstPartial < 0 ? AlphaUse.Mask : AlphaUse.Blend;
-        return new PixelFacts(use, At(firstClear, size), At(firstPartial, size), firstBorder, unclear, At(firstGreen, size), greens);
+        return new PixelFacts(use, At(firstClear, size), At(firstPartial, size), firstBorder, unclear, At(firstGreen, size), greens, At(firstTinted, size));
     }
 
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]

@@ -14,9 +14,15 @@ internal sealed class PngChunks
     /// <summary>The most pixels a side may have.</summary>
     public const int MaxSide = 4096;
 
-    private PngChunks()
-    {
-    }
+    private readonly bool takesDeep;
+
+    private PngChunks(bool takesDeep) => this.takesDeep = takesDeep;
+
+    /// <summary>True for 16 bits a channel, which hosts do not read and sources may have.</summary>
+    public bool IsDeep { get; private set; }
+
+    /// <summary>Bytes of a pixel in a row.</summary>
+    public int PixelBytes => Channels * (IsDeep ? 2 : 1);
 
     public PixelSize Size { get; private set; }
 
@@ -51,9 +57,11 @@ internal sealed class PngChunks
     public static bool Begins(ReadOnlySpan<byte> bytes) => bytes.StartsWith(Signature);
 
     /// <summary>Reads the chunks. Returns what was read so far and the problem, if there is one.</summary>
-    public static (PngChunks Chunks, string? Problem) Read(ReadOnlyMemory<byte> file)
+    /// <param name="file">The file's bytes.</param>
+    /// <param name="takesDeep">Whether 16 bits a channel are taken.</param>
+    public static (PngChunks Chunks, string? Problem) Read(ReadOnlyMemory<byte> file, bool takesDeep = false)
     {
-        var chunks = new PngChunks();
+        var chunks = new PngChunks(takesDeep);
         return (chunks, chunks.Fill(file));
     }
 
@@ -127,7 +135,8 @@ internal sealed class PngChunks
         var height = BinaryPrimitives.ReadUInt32BigEndian(data[4..]);
         if (width is 0 or > MaxSide || height is 0 or > MaxSide)
             return $"its header says {width} x {height} pixels, where sides of 1 to {MaxSide} are wanted";
-        if (data[8] != 8) return $"it has {data[8]} bits a channel, where 8 are wanted";
+        IsDeep = takesDeep && data[8] == 16 && data[9] != 3;
+        if (data[8] != 8 && !IsDeep) return $"it has {data[8]} bits a channel, where 8 are wanted";
         if (data[9] is not (0 or 2 or 3 or 4 or 6)) return $"its header names a colour type {data[9]}, which does not exist";
         if (data[10] != 0) return $"its header names a compression method {data[10]}, where 0 is wanted";
         if (data[11] != 0) return $"its header names a filter method {data[11]}, where 0 is wanted";

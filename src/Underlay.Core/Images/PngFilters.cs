@@ -65,7 +65,7 @@ internal static class PngFilters
     private static void Paeth(Span<byte> row, ReadOnlySpan<byte> above, int pixelBytes)
     {
         above = above[..row.Length];
-        var done = pixelBytes >= 3 ? PaethPixels(row, above, pixelBytes) : 0;
+        var done = pixelBytes is 3 or 4 ? PaethPixels(row, above, pixelBytes) : 0;
         for (var i = done; i < pixelBytes; i++) row[i] += above[i];
         for (var i = Math.Max(done, pixelBytes); i < row.Length; i++)
         {

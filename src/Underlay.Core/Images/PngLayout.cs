@@ -22,7 +22,7 @@ internal sealed class PngLayout
             var width = (chunks.Size.Width - x + stepX - 1) / stepX;
             var height = (chunks.Size.Height - y + stepY - 1) / stepY;
             if (width <= 0 || height <= 0) continue;
-            var rowBytes = width * chunks.Channels;
+            var rowBytes = width * chunks.PixelBytes;
             passes.Add(new Pass(TotalBytes, rowBytes, width, height, x, y, stepX, stepY));
             TotalBytes += (rowBytes + 1) * height;
         }
@@ -41,7 +41,7 @@ internal sealed class PngLayout
 
     public void ReverseFilters(Span<byte> rows)
     {
-        foreach (var pass in passes) PngFilters.Reverse(rows.Slice(pass.Start, pass.Bytes), pass.RowBytes, chunks.Channels);
+        foreach (var pass in passes) PngFilters.Reverse(rows.Slice(pass.Start, pass.Bytes), pass.RowBytes, chunks.PixelBytes);
     }
 
     /// <summary>The problem when an index of unfiltered palette rows points behind the palette.</summary>
@@ -67,7 +67,8 @@ internal sealed class PngLayout
             {
                 var row = pass.Row(rows, y);
                 var to = ((pass.Y + (y * pass.StepY)) * chunks.Size.Width + pass.X) * 4;
-                ExpandRow(row, rgba[to..], pass.StepX * 4);
+                if (chunks.IsDeep) ExpandDeepRow(row, rgba[to..], pass.StepX * 4);
+                else ExpandRow(row, rgba[to..], pass.StepX * 4);
             }
     }
 
@@ -128,6 +129,24 @@ internal sealed class PngLayout
                 return;
         }
     }
+
+    /// <summary>Rows of 16 bits a channel, rounded to 8; a transparent colour is compared before.</summary>
+    private void ExpandDeepRow(ReadOnlySpan<byte> row, Span<byte> to, int step)
+    {
+        var transparent = chunks.Transparency.Span;
+        for (int i = 0, at = 0; i < row.Length; i += chunks.PixelBytes, at += step)
+        {
+            var pixel = row.Slice(i, chunks.PixelBytes);
+            var isGrey = chunks.Channels < 3;
+            for (var c = 0; c < 3; c++) to[at + c] = Rounded(pixel, isGrey ? 0 : c);
+            to[at + 3] = chunks.Colour is PngColour.GreyAlpha or PngColour.Rgba
+                ? Rounded(pixel, chunks.Channels - 1)
+                : !transparent.IsEmpty && pixel.SequenceEqual(transparent) ? (byte)0 : (byte)255;
+        }
+    }
+
+    private static byte Rounded(ReadOnlySpan<byte> pixel, int channel) =>
+        (byte)((((pixel[channel * 2] << 8) | pixel[(channel * 2) + 1]) + 128) / 257);
 
     private sealed record Pass(int Start, int RowBytes, int Width, int Height, int X, int Y, int StepX, int StepY)
     {

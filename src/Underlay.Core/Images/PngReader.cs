@@ -57,10 +57,11 @@ public static class PngReader
 
     /// <summary>Decodes to red, green, blue, alpha, 8 bits each, alpha not multiplied in, rows from the top.</summary>
     /// <param name="file">The file's bytes.</param>
+    /// <param name="takesDeep">Whether 16 bits a channel, which hosts do not read, are taken and rounded.</param>
     /// <returns>The pixels, or the problem.</returns>
-    public static (byte[]? Rgba, PixelSize Size, string? Problem) Decode(ReadOnlyMemory<byte> file)
+    public static (byte[]? Rgba, PixelSize Size, string? Problem) Decode(ReadOnlyMemory<byte> file, bool takesDeep = false)
     {
-        var (chunks, problem) = PngChunks.Read(file);
+        var (chunks, problem) = PngChunks.Read(file, takesDeep);
         if (problem is not null) return (null, default, problem);
         var layout = new PngLayout(chunks);
         var rows = new byte[layout.TotalBytes];

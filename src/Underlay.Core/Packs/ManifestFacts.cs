@@ -14,8 +14,8 @@ public sealed class ManifestFacts
         Text = text;
         Faults = faults;
         if (!IsSound) return;
-        From = profile.FindEdition(text!.FindString(rule.FromField));
-        To = profile.FindEdition(text.FindString(rule.ToField));
+        From = profile.FindEdition(EditionAt(text!, rule.FromField));
+        To = profile.FindEdition(EditionAt(text!, rule.ToField));
     }
 
     /// <summary>The manifest's JSON, or null when there is no manifest.</summary>
@@ -42,9 +42,15 @@ public sealed class ManifestFacts
     /// <summary>The last edition that the pack is for.</summary>
     public Edition? To { get; }
 
+    /// <summary>The version as the manifest has it, text or number; null without a sound manifest.</summary>
+    public string? Version => IsSound ? EditionAt(Text!, rule.VersionField) : null;
+
     /// <summary>The path at a field, or null.</summary>
     public PackPath? FindPath(string field) =>
         IsSound && PackPath.TryParse(Text!.FindString(field), out var path, out _) ? path : null;
+
+    /// <summary>The editions that it says it is for, in words, known ones or not; empty without a sound manifest.</summary>
+    public string Declared => !IsSound ? "" : (EditionAt(Text!, rule.FromField), EditionAt(Text!, rule.ToField)) is var (from, to) && from == to ? from ?? "" : $"{from} to {to}";
 
     /// <summary>True when the pack declares the edition.</summary>
     public bool Declares(Edition edition) =>
@@ -54,16 +60,34 @@ public sealed class ManifestFacts
     public static ManifestFacts Read(HostProfile profile, FileTree tree)
     {
         if (!tree.TryFind(profile.Manifest.Path, out var file)) return new ManifestFacts(profile, null, []);
-        var text = JsonText.Parse(file.ReadAll());
+        var text = profile.Manifest.Format == ManifestFormat.Toml ? TomlText.Parse(file.ReadAll()) : JsonText.Parse(file.ReadAll());
         if (text.Problem is not null) return new ManifestFacts(profile, text, []);
         var faults = profile.Manifest.Kind.Judge(text);
         return new ManifestFacts(profile, text, faults.Count > 0 ? faults : JudgeSpan(profile, text));
     }
 
+    /// <summary>The manifest's text with another value at a field; all else stays as the author wrote it.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="file">The manifest's bytes, which can be read.</param>
+    /// <param name="field">Pointer to the field.</param>
+    /// <param name="value">The value; written as a number where the manifest has one.</param>
+    public static byte[] WithValue(HostProfile profile, byte[] file, string field, string value)
+    {
+        if (profile.Manifest.Format == ManifestFormat.Json) return JsonText.Parse(file).WithString(field, value);
+        var isNumber = TomlText.Parse(file).Find(field) is { ValueKind: System.Text.Json.JsonValueKind.Number };
+        return TomlText.WithValue(file, field, isNumber ? value : System.Text.Json.JsonSerializer.Serialize(value));
+    }
+
+    /// <summary>The text at a pointer, or a whole number there as text.</summary>
+    private static string? EditionAt(JsonText text, string pointer) =>
+        text.Find(pointer) is { ValueKind: System.Text.Json.JsonValueKind.Number } number
+            ? number.GetDouble().ToString("0", System.Globalization.CultureInfo.InvariantCulture)
+            : text.FindString(pointer);
+
     private static List<EntryFault> JudgeSpan(HostProfile profile, JsonText text)
     {
-        var from = profile.FindEdition(text.FindString(profile.Manifest.FromField));
-        var to = profile.FindEdition(text.FindString(profile.Manifest.ToField));
+        var from = profile.FindEdition(EditionAt(text, profile.Manifest.FromField));
+        var to = profile.FindEdition(EditionAt(text, profile.Manifest.ToField));
         return from is not null && to is not null && from.Order > to.Order
             ? [new EntryFault(profile.Manifest.FromField, "", $"the first edition ({from}) is newer than the last ({to})")]
             : [];

@@ -24,6 +24,7 @@ public static class NewPack
     public static TreeEdit.Write Manifest(HostProfile profile, string title, Edition edition, string prefix) =>
         new(profile.Manifest.Path, Template.Render(profile, profile.Manifest.Template, new Dictionary<string, object?>
         {
+            ["uuid"] = NameUuid.Of($"{profile.Key}/{prefix}/{title}"),
             ["prefix"] = prefix,
             ["name"] = NameOf(title),
             ["title"] = title,

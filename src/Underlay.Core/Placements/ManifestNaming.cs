@@ -19,6 +19,6 @@ public static class ManifestNaming
         var manifest = ManifestFacts.Read(profile, tree);
         if (!manifest.IsSound) return [];
         var place = profile.Places.FirstOrDefault(p => p.ManifestField is { } field && manifest.Text!.Find(field) is null && PathOf(manifest, p) == path);
-        return place is null ? [] : [new TreeEdit.Write(profile.Manifest.Path, manifest.Text!.WithString(place.ManifestField!, path.Value))];
+        return place is null ? [] : [new TreeEdit.Write(profile.Manifest.Path, ManifestFacts.WithValue(profile, tree.Find(profile.Manifest.Path)!.ReadAll(), place.ManifestField!, path.Value))];
     }
 }

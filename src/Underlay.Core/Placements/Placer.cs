@@ -63,18 +63,20 @@ public sealed class Placer
         var found = new Dictionary<PackPath, PlacementCandidate>();
         void Add(PackPath target, Place place, double confidence, string reason)
         {
+            if (content.Conversion.Length > 0) reason = $"{reason}; {content.Conversion}";
             if (!found.TryGetValue(target, out var other) || other.Confidence < confidence) found[target] = new PlacementCandidate(target, place, confidence, reason);
         }
 
         if (content.Is is { } kind)
         {
-            ByPath(file, kind, Add);
+            ByPath(file, content, kind, Add);
             if (content.Entry is { } entry) ByEntry(entry, Add);
             ByName(file, content, kind, Add);
             ByManifest(file, content, kind, Add);
             if (found.Count == 0 && content.Size is { } size) BySize(size, Add);
         }
 
+        else ByOwnPath(file, Add);
         return new PlacementAdvice(file, [.. found.Values.Where(c => c.Confidence >= Least).OrderByDescending(c => c.Confidence).ThenBy(c => c.Target).Take(MostCandidates)]);
     }
 
@@ -82,23 +84,42 @@ public sealed class Placer
         [.. place.Pattern!.Placeholders.SelectMany(p => bindings.Find(p)!.Split('_'))];
 
     /// <summary>The words of a path that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
-    private static string[] RoleOf(Place place)
+    private string[] RoleOf(Place place)
     {
         var last = place.Pattern!.Text[(place.Pattern.Text.LastIndexOf('/') + 1)..];
-        return last.Contains('{', StringComparison.Ordinal) ? [] : [.. NameWords.Of(last[..last.IndexOf('.', StringComparison.Ordinal)]).Words];
+        if (!last.Contains('{', StringComparison.Ordinal)) return [.. NameWords.Of(last[..last.IndexOf('.', StringComparison.Ordinal)]).Words];
+        // A file that is called by its thing's name alone: beside others of its group, a folder of its own tells it apart.
+        var first = overlay.Profile.Groups.Of(place)[0];
+        if (first == place || place.Content != PlaceContent.Picture) return [];
+        return [.. Folders(place).Except(Folders(first), StringComparer.Ordinal).Where(w => overlay.Profile.Places.Count(p => p.Pattern is not null && Folders(p).Contains(w, StringComparer.Ordinal)) < 4)];
     }
 
+    /// <summary>The folders of a place's paths that have no hole.</summary>
+    private static IEnumerable<string> Folders(Place place) => place.Pattern!.Text.Split('/').SkipLast(1).Where(s => !s.Contains('{', StringComparison.Ordinal));
+
     /// <summary>The path as it is, or without some of its outer folders.</summary>
-    private void ByPath(TreeFile file, PlaceContent kind, Action<PackPath, Place, double, string> add)
+    private void ByPath(TreeFile file, Content content, PlaceContent kind, Action<PackPath, Place, double, string> add)
     {
         var segments = file.Path.Segments;
         for (var skip = 0; skip < segments.Length; skip++)
         {
             if (!PackPath.TryParse(string.Join('/', segments.Skip(skip)), out var path, out _)) continue;
-            if (overlay.Profile.Locate(path, overlay.Pack.Edition) is not { } located || located.Place.Content != kind) continue;
+            if (overlay.Profile.Locate(path, overlay.Pack.Edition) is not { } located || located.Place.Content != kind || (kind == PlaceContent.Picture && located.Place.Format != content.Format)) continue;
             var ofBase = overlay.Base.Find(path) is not null;
             var reason = skip == 0 ? "the path is the host’s own" : $"the path is the host’s own but for “{string.Join('/', segments.Take(skip))}”";
             add(path, located.Place, (ofBase ? 1 : 0.92) - (skip == 0 ? 0 : 0.02), ofBase ? reason : $"{reason}; a new name");
+            return;
+        }
+    }
+
+    /// <summary>Tables and indexes have no look of their own: their paths alone tell.</summary>
+    private void ByOwnPath(TreeFile file, Action<PackPath, Place, double, string> add)
+    {
+        var segments = file.Path.Segments;
+        for (var skip = 0; skip < segments.Length; skip++)
+        {
+            if (!PackPath.TryParse(string.Join('/', segments.Skip(skip)), out var path, out _) || overlay.Profile.Locate(path, overlay.Edition) is not { Place: { Content: PlaceContent.Table or PlaceContent.Index } place }) continue;
+            add(path, place, 0.95, "the path is the host’s own");
             return;
         }
     }
@@ -125,7 +146,7 @@ public sealed class Placer
         var parent = segments.Length > 1 ? NameWords.Of(segments[^2]).Words : [];
         foreach (var item in known)
         {
-            if (item.Place.Content != kind) continue;
+            if (item.Place.Content != kind || (kind == PlaceContent.Picture && item.Place.Format != content.Format)) continue;
             if (content.Entry is { } entry && item.Place.Kind!.Judge(entry).Count > 0) continue;
             var match = Match(item, own, parent);
             if (match.Score <= 0) continue;
@@ -237,13 +258,17 @@ public sealed class Placer
     private sealed record Known(PackPath Path, Place Place, string[] Identity, string[] Role, BaseFile? Base);
 
     /// <summary>What a file's bytes are.</summary>
-    private sealed record Content(PlaceContent? Is, PixelSize? Size, JsonText? Entry)
+    private sealed record Content(PlaceContent? Is, PixelSize? Size, JsonText? Entry, PictureFormat Format = PictureFormat.Png, string Conversion = "")
     {
         private const int MostEntryBytes = 1 << 20;
+        private const int PictureHeadBytes = 64;
 
         public static Content Of(TreeFile file)
         {
-            if (PngReader.IsPng(file.ReadStart(8))) return new Content(PlaceContent.Picture, PngReader.Inspect(file.ReadAll(), PixelNeed.None).Header?.Size, null);
+            // What is no PNG or DDS becomes a PNG when it is placed.
+            if (SourceReader.FormatOf(file.ReadStart(PictureHeadBytes)) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
+                return new Content(PlaceContent.Picture, picture.Size, null, format == "DDS" ? PictureFormat.Dds : PictureFormat.Png, SourceReader.ConversionOf(bytes));
+            if (PngReader.IsPng(file.ReadStart(PictureHeadBytes))) return new Content(PlaceContent.Picture, null, null);
             if (file.Length > MostEntryBytes) return new Content(null, null, null);
             var text = JsonText.Parse(file.ReadAll());
             return text.Problem is null ? new Content(PlaceContent.Entry, null, text) : new Content(null, null, null);

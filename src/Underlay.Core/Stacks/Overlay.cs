@@ -1,6 +1,7 @@
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Stacks;
@@ -10,18 +11,22 @@ namespace Underlay.Core.Stacks;
 /// </summary>
 /// <remarks>
 /// A dropped file counts as absent, which can leave others without what they need; so drops are decided in rounds until
-/// none is added. A file has one drop code, the first of: unreadable, rejected, then the rules in the place's order.
+/// none is added (<see cref="DropRounds"/>).
 /// </remarks>
 public sealed class Overlay
 {
     private readonly Dictionary<PackPath, Placement> ofPack;
     private readonly Dictionary<PackPath, Drop> drops = [];
+    private readonly Dictionary<PackPath, Drop> baseDrops = [];
+    private readonly Lazy<IReadOnlyList<BaseCatalogue>> otherBases;
 
-    private Overlay(PackReading pack, BaseCatalogue @base)
+    private Overlay(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others)
     {
         Pack = pack;
         Base = @base;
+        otherBases = new Lazy<IReadOnlyList<BaseCatalogue>>(others ?? (() => []));
         ofPack = pack.Placements.ToDictionary(p => p.Path);
+        Links = new Links(this);
     }
 
     /// <summary>The pack.</summary>
@@ -30,21 +35,29 @@ public sealed class Overlay
     /// <summary>The base of the pack's edition.</summary>
     public BaseCatalogue Base { get; }
 
+    /// <summary>The bases of other editions that are known, oldest first.</summary>
+    public IReadOnlyList<BaseCatalogue> OtherBases => otherBases.Value;
+
     /// <summary>The host.</summary>
     public HostProfile Profile => Pack.Profile;
 
-    /// <summary>Every group that the pack has a file in.</summary>
+    /// <summary>The pack's edition.</summary>
+    public Edition Edition => Pack.Edition;
+
+    /// <summary>Every group that the pack has a file in, and those of base files that are left out because of it.</summary>
     public IReadOnlyList<Group> Groups { get; private set; } = [];
 
-    /// <summary>Lays a pack over a base.</summary>
-    public static Overlay Of(PackReading pack, BaseCatalogue @base)
-    {
-        var overlay = new Overlay(pack, @base);
-        overlay.DropUnusable();
-        while (overlay.DropOneRound())
-        {
-        }
+    /// <summary>What entries say of each other.</summary>
+    internal Links Links { get; }
 
+    /// <summary>Lays a pack over a base.</summary>
+    /// <param name="pack">The pack.</param>
+    /// <param name="base">The base of its edition.</param>
+    /// <param name="others">Gives the bases of other editions, as far as they are known; asked when first needed.</param>
+    public static Overlay Of(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others = null)
+    {
+        var overlay = new Overlay(pack, @base, others);
+        new DropRounds(overlay).Run();
         overlay.Groups = overlay.FormGroups();
         return overlay;
     }
@@ -53,7 +66,20 @@ public sealed class Overlay
     public Placement? Shown(PackPath path)
     {
         if (ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path)) return mine;
-        return Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, FromBase: true, file.Facts) : null;
+        return baseDrops.ContainsKey(path) ? null : OfBase(path);
+    }
+
+    /// <summary>The base's file at a path with its place, shown or not.</summary>
+    public Placement? OfBase(PackPath path) =>
+        Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, FromBase: true, file.Facts) : null;
+
+    /// <summary>All files of a place that the host shows: the pack's in order of path, then those of the base that no file of the pack covers.</summary>
+    public IEnumerable<Placement> ShownIn(Place place)
+    {
+        foreach (var mine in Pack.In(place))
+            if (!drops.ContainsKey(mine.Path)) yield return mine;
+        foreach (var file in Base.In(place))
+            if (Shown(file.Path) is { FromBase: true } shown) yield return shown;
     }
 
     /// <summary>The drop of the pack's file at a path, or null.</summary>
@@ -64,26 +90,60 @@ public sealed class Overlay
 
     /// <summary>The paths that a relation asks for, the first being the one to name.</summary>
     public IReadOnlyList<PackPath> Targets(IReadOnlyList<string> places, Bindings bindings) =>
-        [.. places.Select(k => Profile.Place(k).Pattern?.Fill(bindings)).OfType<PackPath>()];
+        [.. places.Select(Profile.Place).Where(p => p.Editions.Holds(Edition)).Select(p => p.Pattern?.Fill(bindings)).OfType<PackPath>()];
 
-    /// <summary>The path that a reference to a place asks for, or null when the value fits no path there.</summary>
+    /// <summary>The first of those paths at which something is shown, or null.</summary>
+    public Placement? FirstShown(IReadOnlyList<string> places, Bindings bindings)
+    {
+        foreach (var key in places)
+        {
+            var place = Profile.Place(key);
+            if (place.Editions.Holds(Edition) && place.Pattern?.Fill(bindings) is { } path && Shown(path) is { } shown) return shown;
+        }
+
+        return null;
+    }
+
+    /// <summary>The path that a reference to a name in a place asks for, or null when the value fits no path there.</summary>
     public PackPath? Target(RefersToRule rule, Placement owner) =>
-        rule.Place is { } place && owner.Field(rule.Field) is { } value
-            ? Profile.Place(place).Pattern?.Fill(owner.Bindings.With(rule.Placeholder, value))
+        rule is { Place: { } place, Placeholder: { } placeholder } && Links.Text(owner, rule.Field) is { } value
+            ? Profile.Place(place).Pattern?.Fill(owner.Bindings.With(placeholder, value))
             : null;
 
     /// <summary>True when what the field names exists, or when the field is not there.</summary>
     public bool Resolves(RefersToRule rule, Placement owner)
     {
-        if (owner.Field(rule.Field) is not { } value) return true;
+        if (Links.Text(owner, rule.Field) is not { } value) return true;
         if (rule.Codebook is { } book) return Base.Codebooks[book].Has(value);
+        if (rule.Placeholder is null) return Links.ById(Profile.Place(rule.Place!), value) is not null;
         return Target(rule, owner) is { } target && Shown(target) is not null;
     }
 
-    /// <summary>The rules that hold for a file in this edition, choices by other files' fields made.</summary>
+    /// <summary>The text at a field of an entry, own or taken over from another (<see cref="Entries.Inheritance"/>).</summary>
+    public string? Text(Placement owner, string pointer) => Links.Text(owner, pointer);
+
+    /// <summary>The keys of a table of the stack: the base's with the pack's over them.</summary>
+    public IReadOnlySet<string> TableKeys(Place table)
+    {
+        var keys = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var file in Base.In(table)) keys.UnionWith(file.Facts.Table?.KeysOver([]) ?? new HashSet<string>());
+        foreach (var mine in Pack.In(table))
+            if (FindDrop(mine.Path) is null && mine.Facts.Table is { } over) keys = [.. over.KeysOver(keys)];
+        return keys;
+    }
+
+    /// <summary>The pixels of a file that is shown; null when they cannot be read.</summary>
+    public RgbaPicture? Decode(Placement placement)
+    {
+        if (placement.Facts.Picture is not { IsReadable: true }) return null;
+        var bytes = placement.FromBase ? Base.Read(placement.Path) : Pack.Tree.Find(placement.Path)?.ReadAll();
+        return bytes is null ? null : SourceReader.Read(bytes).Picture;
+    }
+
+    /// <summary>The rules that hold for a file in this edition, choices made.</summary>
     public IEnumerable<ActiveRule> RulesFor(Placement placement)
     {
-        foreach (var rule in placement.Place.RulesIn(Pack.Edition))
+        foreach (var rule in placement.Place.RulesIn(Edition))
         {
             if (rule is not VariesWithRule varies)
             {
@@ -91,70 +151,52 @@ public sealed class Overlay
                 continue;
             }
 
-            var owner = Targets([varies.Place], placement.Bindings) is [var path] ? path : (PackPath?)null;
-            var value = owner is { } at ? Shown(at)?.Field(varies.Field) : null;
+            var (value, owner) = Choose(varies, placement);
             foreach (var chosen in varies.Choices.GetValueOrDefault(value ?? varies.Otherwise) ?? varies.Choices[varies.Otherwise])
-                if (chosen.Editions.Holds(Pack.Edition)) yield return new ActiveRule(chosen, owner);
+                if (chosen.Editions.Holds(Edition)) yield return new ActiveRule(chosen, owner);
         }
     }
 
-    private static string? UnusableCode(Placement placement)
+    internal void Add(Drop drop) => (drop.Placement.FromBase ? baseDrops : drops)[drop.Placement.Path] = drop;
+
+    private (string? Value, PackPath? Owner) Choose(VariesWithRule varies, Placement placement)
     {
-        var facts = placement.Facts;
-        var unreadable = facts.Picture is { IsReadable: false } || facts.Entry is { Text.Problem: not null };
-        if (unreadable) return placement.Place.Unreadable is { Kind: ConsequenceKind.Drop } drop ? drop.Code : null;
-        return facts.Entry is { IsAccepted: false } ? "rejected" : null;
+        if (varies.Place is not { } place) return (placement.Bindings.Find(varies.Field), null);
+        var owner = Targets([place], placement.Bindings) is [var path] ? path : (PackPath?)null;
+        return (owner is { } at && Shown(at) is { } entry ? Links.Text(entry, varies.Field) : null, owner);
     }
-
-    private void DropUnusable()
-    {
-        foreach (var placement in Pack.Placements)
-            if (UnusableCode(placement) is { } code) drops[placement.Path] = new Drop(placement, code, null);
-    }
-
-    private bool DropOneRound()
-    {
-        // Judged on what stood at the start of the round, so that the order of files does not matter.
-        var found = new List<Drop>();
-        foreach (var placement in Pack.Placements)
-        {
-            if (!drops.ContainsKey(placement.Path) && FindBrokenDropRule(placement) is { } broken) found.Add(new Drop(placement, broken.Else.Code, broken));
-        }
-
-        foreach (var drop in found) drops[drop.Placement.Path] = drop;
-        return found.Count > 0;
-    }
-
-    private Rule? FindBrokenDropRule(Placement placement)
-    {
-        foreach (var rule in placement.Place.RulesIn(Pack.Edition))
-            if (rule.Else.Kind == ConsequenceKind.Drop && Breaks(placement, rule)) return rule;
-        return null;
-    }
-
-    private bool Breaks(Placement placement, Rule rule) => rule switch
-    {
-        NamesAgreeRule names => placement.Field(names.Field) is { } id && LastWord(id) != placement.Bindings.Find(names.Placeholder),
-        RefersToRule refers => !Resolves(refers, placement),
-        RequiresRule requires => !AnyShown(requires.Places, placement.Bindings),
-        _ => false,
-    };
-
-    private bool AnyShown(IReadOnlyList<string> places, Bindings bindings)
-    {
-        foreach (var key in places)
-            if (Profile.Place(key).Pattern?.Fill(bindings) is { } path && Shown(path) is not null) return true;
-        return false;
-    }
-
-    private static string LastWord(string id) => id[(id.LastIndexOf('.') + 1)..];
 
     private List<Group> FormGroups()
     {
         var groups = new Dictionary<string, (Place Place, Bindings Bindings)>(StringComparer.Ordinal);
-        foreach (var placement in Pack.Placements)
+        foreach (var placement in Pack.Placements.Concat(baseDrops.Values.Select(d => d.Placement)).Concat(Heirs()))
             groups.TryAdd(Profile.Groups.KeyOf(placement.Place, placement.Bindings), (placement.Place, placement.Bindings));
         return [.. groups.Select(g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
+    }
+
+    private List<FileFacts> TakenOver(List<Placement> shown)
+    {
+        var facts = new List<FileFacts>();
+        foreach (var entry in shown)
+            if (entry.Place.Kind?.Inherits is not null) facts.AddRange(Links.Line(entry).Skip(1).Select(p => p.Facts));
+        return facts;
+    }
+
+    /// <summary>Base entries that take fields over from the pack's, and so may be shown otherwise.</summary>
+    private IEnumerable<Placement> Heirs()
+    {
+        var seen = new HashSet<PackPath>();
+        foreach (var place in Profile.Places.Where(p => p.Kind?.Inherits is not null && p.Id is not null))
+        {
+            var ids = new Queue<string>(Pack.In(place).Select(p => p.Field(place.Id!)).OfType<string>());
+            while (ids.TryDequeue(out var id))
+                foreach (var file in Base.LinksOf(place).WithValue(place.Kind!.Inherits!.By)[id])
+                    if (seen.Add(file.Path) && OfBase(file.Path) is { } heir)
+                    {
+                        yield return heir;
+                        if (heir.Field(place.Id!) is { } next) ids.Enqueue(next);
+                    }
+        }
     }
 
     private Group FormGroup(string key, Place place, Bindings bindings)
@@ -163,12 +205,14 @@ public sealed class Overlay
         var dropped = new List<Drop>();
         foreach (var tied in Profile.Groups.Of(place))
         {
+            if (!tied.Editions.Holds(Edition)) continue;
             var path = tied.Pattern is { } pattern ? pattern.Fill(bindings) : Pack.Manifest.FindPath(tied.ManifestField!);
             if (path is not { } at) continue;
             if (FindDrop(at) is { } drop) dropped.Add(drop);
+            if (baseDrops.TryGetValue(at, out var ofBase)) dropped.Add(ofBase);
             if (Shown(at) is { } visible) shown.Add(visible);
         }
 
-        return new Group(key, shown, dropped);
+        return new Group(key, shown, dropped, TakenOver(shown));
     }
 }

@@ -7,6 +7,8 @@ namespace Underlay.Core.Stacks;
 /// <summary>A pack's files with their places and facts, for one edition.</summary>
 public sealed class PackReading
 {
+    private readonly Lazy<ILookup<string, Placement>> byPlace;
+
     private PackReading(HostProfile profile, Edition edition, FileTree tree, ManifestFacts manifest, IReadOnlyDictionary<PackPath, FileFacts> facts, IReadOnlyList<Placement> placements)
     {
         Profile = profile;
@@ -15,6 +17,7 @@ public sealed class PackReading
         Manifest = manifest;
         Facts = facts;
         Placements = placements;
+        byPlace = new Lazy<ILookup<string, Placement>>(() => placements.ToLookup(p => p.Place.Key, StringComparer.Ordinal));
         var placed = placements.Select(p => p.Path).ToHashSet();
         Unplaced = [.. tree.Files.Where(f => !placed.Contains(f.Path) && f.Path != profile.Manifest.Path && !ReservedFolder.Holds(f.Path))];
     }
@@ -36,6 +39,9 @@ public sealed class PackReading
 
     /// <summary>Files in places, ordered by path.</summary>
     public IReadOnlyList<Placement> Placements { get; }
+
+    /// <summary>The files of a place, ordered by path.</summary>
+    public IEnumerable<Placement> In(Place place) => byPlace.Value[place.Key];
 
     /// <summary>Files that the host does not read, ordered by path.</summary>
     public IReadOnlyList<TreeFile> Unplaced { get; }

@@ -32,4 +32,5 @@ public sealed record ActiveRule(Rule Rule, PackPath? ChosenBy);
 /// <param name="Key">See <see cref="GroupMap.KeyOf"/>.</param>
 /// <param name="Shown">What the host shows of it, of the pack or of the base.</param>
 /// <param name="Dropped">What it leaves out.</param>
-public sealed record Group(string Key, IReadOnlyList<Placement> Shown, IReadOnlyList<Drop> Dropped);
+/// <param name="TakenOver">Facts of entries beyond the group whose fields those of the group take over.</param>
+public sealed record Group(string Key, IReadOnlyList<Placement> Shown, IReadOnlyList<Drop> Dropped, IReadOnlyList<FileFacts> TakenOver);

@@ -23,6 +23,8 @@ public enum SizeFault
 /// <param name="Square">Whether both sides are the same.</param>
 /// <param name="PowerOfTwo">Whether both sides are powers of two.</param>
 /// <param name="MultipleOf">Both sides are multiples of this; 1 for any.</param>
+/// <param name="LongSide">The least and the most of the longer side.</param>
+/// <param name="Slimmest">The least share of the longer side that the shorter has, as "3:4"; 0:1 for any.</param>
 /// <param name="Else">What comes of another size.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
@@ -32,6 +34,8 @@ public sealed record SizeRule(
     bool Square,
     bool PowerOfTwo,
     int MultipleOf,
+    (int Least, int Most) LongSide,
+    (int Short, int Long) Slimmest,
     Consequence Else,
     Basis Basis,
     EditionSpan Editions) : Rule(Else, Basis, Editions)
@@ -42,8 +46,13 @@ public sealed record SizeRule(
         if (PowerOfTwo && !(BitOperations.IsPow2(size.Width) && BitOperations.IsPow2(size.Height))) return SizeFault.NotPowerOfTwo;
         if (size.Width % MultipleOf != 0 || size.Height % MultipleOf != 0) return SizeFault.NotAMultiple;
         var inside = size.Width >= Width.Least && size.Width <= Width.Most && size.Height >= Height.Least && size.Height <= Height.Most;
-        return inside && (!Square || size.Width == size.Height) ? null : SizeFault.OutOfRange;
+        var (shorter, longer) = size.Width < size.Height ? (size.Width, size.Height) : (size.Height, size.Width);
+        var shapely = longer >= LongSide.Least && longer <= LongSide.Most && (long)shorter * Slimmest.Long >= (long)longer * Slimmest.Short;
+        return inside && shapely && (!Square || size.Width == size.Height) ? null : SizeFault.OutOfRange;
     }
+
+    /// <summary>True when one size alone is allowed.</summary>
+    public bool IsExact => Width.Least == Width.Most && Height.Least == Height.Most;
 
     /// <summary>The allowed size that is nearest to a size.</summary>
     public PixelSize Nearest(PixelSize size)
@@ -54,13 +63,25 @@ public sealed record SizeRule(
             return new PixelSize(side, side);
         }
 
+        if (Slimmest.Short > 0) return NearestShape(size);
         return new PixelSize(NearestSide(size.Width, Width), NearestSide(size.Height, Height));
+    }
+
+    /// <summary>The longer side brought into its range, the shorter one along with it and no slimmer than allowed.</summary>
+    private PixelSize NearestShape(PixelSize size)
+    {
+        var longer = Math.Max(size.Width, size.Height);
+        var side = Math.Clamp(longer, LongSide.Least, LongSide.Most);
+        var least = (int)Math.Ceiling((double)side * Slimmest.Short / Slimmest.Long);
+        int Scaled(int old) => old == longer ? side : Math.Max(least, (int)Math.Round((double)old * side / longer));
+        return new PixelSize(Scaled(size.Width), Scaled(size.Height));
     }
 
     /// <summary>The rule in words: "56 x 56", "a square with a side of 32, 64, 128, 256 or 512".</summary>
     public override string ToString()
     {
-        if (Width.Least == Width.Most && Height.Least == Height.Most) return new PixelSize(Width.Least, Height.Least).ToString();
+        if (IsExact) return new PixelSize(Width.Least, Height.Least).ToString();
+        if (Slimmest.Short > 0) return $"a long side of {LongSide.Least} to {LongSide.Most}, between {Slimmest.Short}:{Slimmest.Long} and {Slimmest.Long}:{Slimmest.Short}";
         var sides = PowerOfTwo
             ? OrList(Allowed(Width).Select(s => s.ToString(CultureInfo.InvariantCulture)))
             : $"{(MultipleOf > 1 ? $"a multiple of {MultipleOf} " : "")}from {Width.Least} to {Width.Most}";

@@ -12,13 +12,13 @@ public sealed record ShapingResult(IReadOnlyList<TreeEdit> Edits, string? Proble
 public static class Shaping
 {
     /// <summary>The picture after all steps, or the problem.</summary>
-    /// <param name="png">The source.</param>
+    /// <param name="png">The source, in any format that is read.</param>
     /// <param name="steps">In order.</param>
-    public static (byte[]? Png, string? Problem) Run(ReadOnlyMemory<byte> png, IEnumerable<Step> steps)
+    /// <param name="asDds">True for a DDS as result, false for a PNG.</param>
+    public static (byte[]? Bytes, string? Problem) Run(ReadOnlyMemory<byte> png, IEnumerable<Step> steps, bool asDds = false)
     {
-        var (rgba, size, problem) = PngReader.Decode(png);
-        if (rgba is null) return (null, problem);
-        var picture = new RgbaPicture(size, rgba);
+        var (picture, problem) = SourceReader.Read(png);
+        if (picture is null) return (null, problem);
         foreach (var step in steps)
         {
             var next = step.SizeAfter(picture.Size);
@@ -26,7 +26,7 @@ public static class Shaping
             picture = step.Run(picture);
         }
 
-        return (PngWriter.Write(picture), null);
+        return (asDds ? DdsWriter.Write(picture) : PngWriter.Write(picture), null);
     }
 
     /// <summary>Adds steps to a picture. One that was replaced by hand since its last step is a new source.</summary>
@@ -73,7 +73,7 @@ public static class Shaping
 
     private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)
     {
-        var (png, problem) = Run(source, steps);
+        var (png, problem) = Run(source, steps, path.Value.EndsWith(".dds", StringComparison.Ordinal));
         if (png is null) return new ShapingResult([], problem);
         var hash = ContentHash.Of(source);
         var edits = new List<TreeEdit>();
@@ -85,6 +85,7 @@ public static class Shaping
             if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
         }
 
+        edits.AddRange(StepsFile.Alphas(steps));
         edits.Add(new TreeEdit.Write(kept, source));
         edits.Add(new TreeEdit.Write(path, png));
         edits.Add(new StepsFile(hash, steps, ContentHash.Of(png)).WriteFor(path));

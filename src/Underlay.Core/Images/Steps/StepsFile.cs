@@ -28,12 +28,18 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         var steps = new List<Step>();
         for (var i = 0; i < list.GetArrayLength(); i++)
         {
-            if (ReadStep(text, $"/steps/{i}") is not { } step) return null;
+            if (ReadStep(tree, text, $"/steps/{i}") is not { } step) return null;
             steps.Add(step);
         }
 
         return new StepsFile(source, steps, result);
     }
+
+    /// <summary>The pictures that steps take alpha from, as the pack keeps them by their hash.</summary>
+    public static IEnumerable<TreeEdit.Write> Alphas(IEnumerable<Step> steps) =>
+        steps.OfType<TakeAlpha>().Select(s => PngWriter.Write(s.From)).Select(png => new TreeEdit.Write(AlphaPath(ContentHash.Of(png)), png)).DistinctBy(w => w.Path);
+
+    private static PackPath AlphaPath(ContentHash hash) => PackPath.Parse($"{ReservedFolder.Name}/alpha/{hash.Hex}.png");
 
     /// <summary>The word for a mode in files.</summary>
     public static string WordOf(FitMode mode) => Modes.First(m => m.Mode == mode).Word;
@@ -53,7 +59,7 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
     }
 
-    private static Step? ReadStep(JsonText text, string at)
+    private static Step? ReadStep(FileTree tree, JsonText text, string at)
     {
         switch (text.FindString($"{at}/do"))
         {
@@ -64,6 +70,18 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
                     : null;
             case "clear-border":
                 return new ClearBorder();
+            case "cut-matte":
+                return text.FindString($"{at}/colour") is [_, .. { Length: 6 } hex] && int.TryParse(hex, System.Globalization.NumberStyles.AllowHexSpecifier, System.Globalization.CultureInfo.InvariantCulture, out var rgb)
+                    ? new CutMatte((byte)(rgb >> 16), (byte)(rgb >> 8), (byte)rgb)
+                    : null;
+            case "take-alpha":
+                return ContentHash.TryParse(text.FindString($"{at}/from"), out var from) && tree.Find(AlphaPath(from)) is { } kept && PngReader.Decode(kept.ReadAll()) is { Rgba: { } rgba, Size: var ofAlpha }
+                    ? new TakeAlpha(new RgbaPicture(ofAlpha, rgba))
+                    : null;
+            case "spread-colour":
+                return new SpreadColour();
+            case "grey":
+                return new ToGrey();
             case "enlarge":
                 return Side(text, $"{at}/factor") is var factor and > 1 ? new Enlarge(factor) : null;
             default:
@@ -82,6 +100,10 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
             ["exact"] = fit.Exact,
         },
         ClearBorder => new JsonObject { ["do"] = "clear-border" },
+        CutMatte cut => new JsonObject { ["do"] = "cut-matte", ["colour"] = $"#{cut.R:x2}{cut.G:x2}{cut.B:x2}" },
+        TakeAlpha take => new JsonObject { ["do"] = "take-alpha", ["from"] = ContentHash.Of(PngWriter.Write(take.From)).Hex },
+        SpreadColour => new JsonObject { ["do"] = "spread-colour" },
+        ToGrey => new JsonObject { ["do"] = "grey" },
         Enlarge enlarge => new JsonObject { ["do"] = "enlarge", ["factor"] = enlarge.Factor },
         _ => throw new ArgumentOutOfRangeException(nameof(step)),
     };

@@ -1,0 +1,24 @@
+using System.Collections.Concurrent;
+using Underlay.Core.Hosts;
+
+namespace Underlay.Core.BaseFiles;
+
+/// <summary>What entries of one place of a base say of each other, looked up once.</summary>
+public sealed class BaseLinks
+{
+    private readonly IReadOnlyList<BaseFile> files;
+    private readonly ConcurrentDictionary<string, ILookup<string, BaseFile>> byValue = new(StringComparer.Ordinal);
+
+    internal BaseLinks(Place place, IEnumerable<BaseFile> files)
+    {
+        this.files = [.. files];
+        ById = place.Id is { } id ? WithValue(id) : Enumerable.Empty<BaseFile>().ToLookup(_ => "", StringComparer.Ordinal);
+    }
+
+    /// <summary>Files by the id that they have.</summary>
+    public ILookup<string, BaseFile> ById { get; }
+
+    /// <summary>Files by the text at a field of their own.</summary>
+    public ILookup<string, BaseFile> WithValue(string pointer) =>
+        byValue.GetOrAdd(pointer, p => files.Where(f => f.Facts.Entry?.Text.FindString(p) is not null).ToLookup(f => f.Facts.Entry!.Text.FindString(p)!, StringComparer.Ordinal));
+}

@@ -1,0 +1,24 @@
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>No row of the pack's index names a picture.</summary>
+/// <remarks>Host: dropped, unplaced. See docs/checks.md#indexmissing-row.</remarks>
+public sealed class NotIndexed : Check, ILooksAtDrops
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("index/missing-row");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Pack;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    {
+        if (drop.Rule is not IndexedRule rule) yield break;
+        var index = overlay.Profile.Place(rule.Index).Pattern!.Fill(Hosts.Bindings.None)!.Value;
+        var because = overlay.PackHas(index) ? $"No row of {index} names this picture, so the host does not know what it shows." : $"There is no {index}, so the host does not know what this picture shows.";
+        yield return Report(overlay, drop, because) with { RestsOn = [index] };
+    }
+}

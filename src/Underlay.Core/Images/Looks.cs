@@ -1,0 +1,147 @@
+namespace Underlay.Core.Images;
+
+/// <summary>Measures how pictures look: their colours as people tell them apart, and what happens at edges.</summary>
+public static class Looks
+{
+    private const int Grid = 12;
+    private const byte Seen = 32;
+
+    /// <summary>The mean colour of what is not clear; null for a clear picture.</summary>
+    public static Oklch? Mean(RgbaPicture picture)
+    {
+        double r = 0, g = 0, b = 0, a = 0;
+        for (var i = 0; i < picture.Rgba.Length; i += 4)
+        {
+            var alpha = picture.Rgba[i + 3] / 255.0;
+            r += picture.Rgba[i] * alpha;
+            g += picture.Rgba[i + 1] * alpha;
+            b += picture.Rgba[i + 2] * alpha;
+            a += alpha;
+        }
+
+        return a < 1 ? null : Oklch.Of((byte)(r / a), (byte)(g / a), (byte)(b / a));
+    }
+
+    /// <summary>How far two pictures look apart: the mean distance in Oklab of their parts, on a coarse grid, clear parts as mid grey. 0 for the same, about 1 for black beside white.</summary>
+    public static double Distance(RgbaPicture one, RgbaPicture other)
+    {
+        var size = new PixelSize(Grid, Grid);
+        var (a, b) = (Resampler.ByArea(one, size), Resampler.ByArea(other, size));
+        var sum = 0.0;
+        for (var i = 0; i < a.Rgba.Length; i += 4) sum += OverGrey(a.Rgba.AsSpan(i, 4)).DistanceTo(OverGrey(b.Rgba.AsSpan(i, 4)));
+        return sum / (Grid * Grid);
+    }
+
+    /// <summary>
+    /// The share of clear pixels beside visible ones whose colour is another than those have. A host that scales or filters lets it
+    /// bleed into the edge.
+    /// </summary>
+    public static double BleedShare(RgbaPicture picture)
+    {
+        var (width, height) = (picture.Size.Width, picture.Size.Height);
+        int beside = 0, bleeding = 0;
+        for (var y = 0; y < height; y++)
+            for (var x = 0; x < width; x++)
+            {
+                if (picture.At(x, y)[3] != 0) continue;
+                var nearest = 9.0;
+                for (var dy = -1; dy <= 1; dy++)
+                    for (var dx = -1; dx <= 1; dx++)
+                        if (x + dx >= 0 && y + dy >= 0 && x + dx < width && y + dy < height && picture.At(x + dx, y + dy) is [_, _, _, > Seen] solid) nearest = Math.Min(nearest, Plain(picture.At(x, y)).DistanceTo(Plain(solid)));
+                if (nearest > 8) continue;
+                beside++;
+                if (nearest > 0.25) bleeding++;
+            }
+
+        return beside == 0 ? 0 : (double)bleeding / beside;
+    }
+
+    /// <summary>The rows in which something crosses between two columns: both sides are seen, alike, and other than most of the edge.</summary>
+    /// <param name="picture">The picture.</param>
+    /// <param name="column">The first column behind the edge.</param>
+    public static IReadOnlySet<int> CrossingRows(RgbaPicture picture, int column)
+    {
+        var rows = new HashSet<int>();
+        if (column < 1 || column >= picture.Size.Width) return rows;
+        var pairs = Enumerable.Range(0, picture.Size.Height).Select(y => (Left: picture.At(column - 1, y).ToArray(), Right: picture.At(column, y).ToArray())).ToList();
+        var usual = pairs.Select(p => p.Left).GroupBy(p => (p[0] >> 4, p[1] >> 4, p[2] >> 4, p[3] > Seen)).OrderByDescending(g => g.Count()).First().First();
+        for (var y = 0; y < pairs.Count; y++)
+        {
+            var (left, right) = pairs[y];
+            if (left[3] <= Seen || right[3] <= Seen || Plain(left).DistanceTo(Plain(right)) > 0.08) continue;
+            if (usual[3] <= Seen || Plain(left).DistanceTo(Plain(usual)) > 0.12) rows.Add(y);
+        }
+
+        return rows;
+    }
+
+    /// <summary>How much detail lies where a mask is black, beside how much lies where it is white: contrast to the next pixel, by area.</summary>
+    public static double DetailOutside(RgbaPicture picture, RgbaPicture mask)
+    {
+        var fitted = Resampler.Nearest(mask, picture.Size);
+        double outside = 0, inside = 0;
+        int outer = 0, inner = 0;
+        for (var y = 1; y < picture.Size.Height; y++)
+            for (var x = 1; x < picture.Size.Width; x++)
+            {
+                var here = Luma(picture.At(x, y));
+                var detail = Math.Abs(here - Luma(picture.At(x - 1, y))) + Math.Abs(here - Luma(picture.At(x, y - 1)));
+                if (fitted.At(x, y)[0] < 128) (outside, outer) = (outside + detail, outer + 1);
+                else (inside, inner) = (inside + detail, inner + 1);
+            }
+
+        return outer == 0 || inner == 0 || inside == 0 ? 0 : outside / outer / (inside / inner);
+    }
+
+    /// <summary>The contrast of letters to their ground, and the width of their strokes in pixels.</summary>
+    /// <remarks>Contrast ratio and relative luminance of WCAG 2.2; a stroke's width is twice its area by its outline's length.</remarks>
+    public static (double Contrast, double Stroke) Lettering(RgbaPicture picture)
+    {
+        var (width, height) = (picture.Size.Width, picture.Size.Height);
+        var light = new double[width * height];
+        var solid = new List<double>();
+        for (var i = 0; i < light.Length; i++)
+        {
+            light[i] = picture.Rgba[(i * 4) + 3] < 128 ? double.NaN : Luminance(picture.Rgba.AsSpan(i * 4, 4));
+            if (!double.IsNaN(light[i])) solid.Add(light[i]);
+        }
+
+        if (solid.Count == 0) return (1, 0);
+        solid.Sort();
+        double ground = solid[solid.Count / 2], low = solid[solid.Count / 25], high = solid[^(1 + (solid.Count / 25))];
+        double Ratio(double a, double b) => (Math.Max(a, b) + 0.05) / (Math.Min(a, b) + 0.05);
+        var letter = Ratio(ground, high) > Ratio(ground, low) ? high : low;
+        // Letters are what is nearer to them than to the ground, away from the rim.
+        bool IsLetter(int x, int y) => x >= 0 && y >= 0 && x < width && y < height && light[(y * width) + x] is var l && !double.IsNaN(l) && Math.Abs(l - letter) < Math.Abs(l - ground);
+        int area = 0, outline = 0;
+        for (var y = height / 5; y < height * 4 / 5; y++)
+            for (var x = width / 8; x < width * 7 / 8; x++)
+            {
+                if (!IsLetter(x, y)) continue;
+                area++;
+                if (!IsLetter(x - 1, y)) outline++;
+                if (!IsLetter(x + 1, y)) outline++;
+                if (!IsLetter(x, y - 1)) outline++;
+                if (!IsLetter(x, y + 1)) outline++;
+            }
+
+        return (Ratio(ground, letter), outline == 0 ? 0 : 2.0 * area / outline);
+    }
+
+    private static Oklch Plain(ReadOnlySpan<byte> pixel) => Oklch.Of(pixel[0], pixel[1], pixel[2]);
+
+    private static Oklch OverGrey(ReadOnlySpan<byte> pixel)
+    {
+        var alpha = pixel[3];
+        byte Mix(byte value) => (byte)(((value * alpha) + (128 * (255 - alpha))) / 255);
+        return Oklch.Of(Mix(pixel[0]), Mix(pixel[1]), Mix(pixel[2]));
+    }
+
+    private static double Luma(ReadOnlySpan<byte> pixel) => ((0.2126 * pixel[0]) + (0.7152 * pixel[1]) + (0.0722 * pixel[2])) / 255;
+
+    private static double Luminance(ReadOnlySpan<byte> pixel)
+    {
+        static double Linear(byte value) => value <= 10 ? value / 255.0 / 12.92 : Math.Pow(((value / 255.0) + 0.055) / 1.055, 2.4);
+        return (0.2126 * Linear(pixel[0])) + (0.7152 * Linear(pixel[1])) + (0.0722 * Linear(pixel[2]));
+    }
+}

@@ -1,0 +1,113 @@
+using System.Formats.Tar;
+using System.Text;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Packaging;
+
+/// <summary>
+/// Puts the files of a folder into archives inside the package, and takes them out again. Archives are named by their content,
+/// since hosts keep what they know by name: a changed one under its old name would show old pictures.
+/// </summary>
+public static class Folios
+{
+    private const int NameDigits = 16;
+
+    /// <summary>The files as they stand in the package: those below the rule's folder in archives, which the manifest lists.</summary>
+    public static IReadOnlyList<TreeFile> Fold(HostProfile profile, IReadOnlyList<TreeFile> files)
+    {
+        if (profile.Package.Folio is not { } rule || !files.Any(f => IsBelow(f.Path, rule))) return files;
+        var order = OrderOf(profile, rule, files);
+        var inside = files.Where(f => IsBelow(f.Path, rule)).OrderBy(f => order.GetValueOrDefault(f.Path.Value, int.MaxValue)).ThenBy(f => f.Path);
+        var folios = new Dictionary<string, byte[]>(StringComparer.Ordinal);
+        foreach (var part in inside.Chunk(rule.Most))
+        {
+            var tar = TarWriter.Write(part.Select(f => (f.Path.Value, f.ReadAll())));
+            folios[$"{rule.Folder}/{ContentHash.Of(tar).Hex[..NameDigits]}.tar"] = tar;
+        }
+
+        var rest = files.Where(f => !IsBelow(f.Path, rule)).Select(f => f.Path == profile.Manifest.Path ? List(f, rule, folios) : f);
+        return [.. rest.Concat(folios.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value)))).OrderBy(f => f.Path)];
+    }
+
+    /// <summary>The pack as its author has it: files out of the archives that the manifest lists, and a manifest that lists none.</summary>
+    public static (FileTree Tree, ArchiveProblem? Problem) Unfold(HostProfile profile, FileTree package)
+    {
+        if (profile.Package.Folio is not { } rule || package.Find(profile.Manifest.Path) is not { } manifest) return (package, null);
+        var text = TomlText.Parse(manifest.ReadAll());
+        var count = text.Find($"/{rule.Table}") is { ValueKind: System.Text.Json.JsonValueKind.Array } list ? list.GetArrayLength() : 0;
+        if (count == 0) return (package, null);
+        var files = package.Files.ToDictionary(f => f.Path);
+        for (var i = 0; i < count; i++)
+        {
+            if (!PackPath.TryParse(text.FindString($"/{rule.Table}/{i}/file"), out var path, out _) || !files.Remove(path, out var folio)) continue;
+            var bytes = folio.ReadAll();
+            if (ContentHash.Of(bytes).Hex != text.FindString($"/{rule.Table}/{i}/sha256")) return (FileTree.Empty, Damaged(path, $"it has another SHA-256 than {profile.Manifest.Path} gives"));
+            if (Take(bytes, rule, files) is { } problem) return (FileTree.Empty, Damaged(path, problem));
+        }
+
+        var bare = Encoding.UTF8.GetBytes(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule));
+        files[manifest.Path] = new TreeFile(manifest.Path, bare.Length, FileContent.Of(bare));
+        return (FileTree.Of(files.Values, package.Refused), null);
+    }
+
+    private static bool IsBelow(PackPath path, FolioRule rule) => path.Value.StartsWith(rule.Below, StringComparison.Ordinal);
+
+    private static Dictionary<string, int> OrderOf(HostProfile profile, FolioRule rule, IReadOnlyList<TreeFile> files)
+    {
+        var place = profile.Place(rule.Index);
+        var index = files.FirstOrDefault(f => place.Pattern!.Match(f.Path) is not null);
+        var order = new Dictionary<string, int>(StringComparer.Ordinal);
+        if (index is null) return order;
+        foreach (var row in IndexFacts.Of(index.ReadAll(), place.Index!).Rows) order.TryAdd(row.File, order.Count);
+        return order;
+    }
+
+    private static TreeFile List(TreeFile manifest, FolioRule rule, Dictionary<string, byte[]> folios)
+    {
+        var text = new StringBuilder(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule).TrimEnd('\n')).Append('\n');
+        foreach (var (file, bytes) in folios) text.Append(System.Globalization.CultureInfo.InvariantCulture, $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
+        var written = Encoding.UTF8.GetBytes(text.ToString());
+        return new TreeFile(manifest.Path, written.Length, FileContent.Of(written));
+    }
+
+    /// <summary>The manifest without the tables that list archives.</summary>
+    private static string WithoutTable(string text, FolioRule rule)
+    {
+        var kept = new List<string>();
+        var inTable = false;
+        foreach (var line in text.Split('\n'))
+        {
+            if (line.TrimStart().StartsWith('[')) inTable = line.Trim().StartsWith($"[[{rule.Table}]]", StringComparison.Ordinal);
+            if (!inTable) kept.Add(line);
+        }
+
+        return string.Join('\n', kept).TrimEnd('\n') + "\n";
+    }
+
+    private static string? Take(byte[] bytes, FolioRule rule, Dictionary<PackPath, TreeFile> files)
+    {
+        try
+        {
+            using var tar = new TarReader(new MemoryStream(bytes, writable: false));
+            while (tar.GetNextEntry() is { } entry)
+            {
+                if (entry.EntryType is not (TarEntryType.RegularFile or TarEntryType.V7RegularFile)) return $"“{entry.Name}” in it is no plain file";
+                if (!PackPath.TryParse(entry.Name, out var path, out _) || !IsBelow(path, rule)) return $"the name “{entry.Name}” in it may not stand there";
+                using var data = new MemoryStream();
+                entry.DataStream?.CopyTo(data);
+                if (!files.TryAdd(path, new TreeFile(path, data.Length, FileContent.Of(data.ToArray())))) return $"{path} stands twice";
+            }
+
+            return null;
+        }
+        catch (Exception problem) when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException)
+        {
+            return "it is no TAR archive";
+        }
+    }
+
+    private static ArchiveProblem Damaged(PackPath path, string says) => new(ArchiveProblemKind.Damaged, path.Value, $"The folio {path} cannot be used: {says}.");
+}

@@ -1,0 +1,67 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts;
+
+namespace Underlay.Core.Stacks;
+
+/// <summary>What entries of a stack say of each other: who has an id, and what is taken over from whom.</summary>
+internal sealed class Links(Overlay overlay)
+{
+    private readonly ConcurrentDictionary<(string Place, string Pointer), ILookup<string, Placement>> ofPack = new();
+
+    /// <summary>The entry that has an id in a place and is shown; of several, the pack's, and of those the last by path. Null when there is none.</summary>
+    public Placement? ById(Place place, string id)
+    {
+        if (place.Id is not { } pointer) return null;
+        Placement? found = null;
+        foreach (var mine in OfPack(place, pointer)[id])
+            if (overlay.FindDrop(mine.Path) is null) found = mine;
+        if (found is not null) return found;
+        foreach (var file in overlay.Base.LinksOf(place).ById[id])
+            if (overlay.Shown(file.Path) is { FromBase: true } shown) found = shown;
+        return found;
+    }
+
+    /// <summary>All shown entries of a place that have a value in their own field.</summary>
+    public IEnumerable<Placement> WithValue(Place place, string pointer, string value) =>
+        OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
+            .Concat(overlay.Base.LinksOf(place).WithValue(pointer)[value].Select(f => overlay.Shown(f.Path)).OfType<Placement>().Where(p => p.FromBase));
+
+    /// <summary>The entry itself and those that it takes fields over from, nearest first; the line ends where it breaks or would begin anew.</summary>
+    public IEnumerable<Placement> Line(Placement entry)
+    {
+        var seen = new HashSet<Packs.PackPath>();
+        for (var at = entry; at is not null && seen.Add(at.Path); at = Parent(at)) yield return at;
+    }
+
+    /// <summary>The entry that an entry takes fields over from; null when it names none or one that is not there.</summary>
+    public Placement? Parent(Placement entry) =>
+        entry.Place.Kind?.Inherits is { } inherits && entry.Field(inherits.By) is { } id ? ById(entry.Place, id) : null;
+
+    /// <summary>The text at a field, own or taken over; null when it is not there or no text.</summary>
+    public string? Text(Placement entry, string pointer) =>
+        Value(entry, pointer) is { ValueKind: JsonValueKind.String } value ? value.GetString() : null;
+
+    /// <summary>The number at a field, own or taken over; 0 when it is not there.</summary>
+    public double Number(Placement entry, string pointer) =>
+        Value(entry, pointer) is { ValueKind: JsonValueKind.Number } value ? value.GetDouble() : 0;
+
+    /// <summary>The value at a field, own or taken over.</summary>
+    public JsonElement? Value(Placement entry, string pointer)
+    {
+        if (entry.Facts.Entry is not { } facts) return null;
+        if (facts.Text.Find(pointer) is { } own) return own;
+        if (entry.Place.Kind?.Inherits is not { } inherits || IsExcepted(inherits, pointer)) return null;
+        foreach (var other in Line(entry).Skip(1))
+            if (other.Facts.Entry?.Text.Find(pointer) is { } taken) return taken;
+        return null;
+    }
+
+    private static bool IsExcepted(Inheritance inherits, string pointer) =>
+        inherits.Except.Contains(pointer.Split('/')[1], StringComparer.Ordinal);
+
+    /// <summary>The pack's entries of a place, dropped or not, by the text at a field of their own.</summary>
+    private ILookup<string, Placement> OfPack(Place place, string pointer) =>
+        ofPack.GetOrAdd((place.Key, pointer), _ => overlay.Pack.In(place).Where(p => p.Field(pointer) is not null).ToLookup(p => p.Field(pointer)!, StringComparer.Ordinal));
+}
