@@ -1,22 +1,67 @@
+using StandIns;
+
 namespace Kilnmoor;
 
-/// <summary>One file of a layer, and why it was left out if it was.</summary>
-public sealed class LayerFile(string path, byte[] bytes)
+/// <summary>One file of a layer, what it holds, and why it was left out if it was.</summary>
+public sealed class LayerFile
 {
+    private bool looked;
+
+    internal LayerFile(string path, byte[] bytes)
+    {
+        Path = path;
+        Bytes = bytes;
+        Place = Place.Of(path);
+    }
+
     /// <summary>Where it lies.</summary>
-    public string Path { get; } = path;
+    public string Path { get; }
 
     /// <summary>Its bytes.</summary>
-    public byte[] Bytes { get; } = bytes;
+    public byte[] Bytes { get; }
 
     /// <summary>The code for which it was left out, or null.</summary>
     public string? Dropped { get; set; }
 
+    /// <summary>What the game reads here.</summary>
+    internal Place Place { get; }
+
     /// <summary>The picture, once it was looked at and could be read.</summary>
-    public Bitmap? Picture { get; set; }
+    internal Bitmap? Picture { get; private set; }
 
     /// <summary>The entry, once it was looked at and was accepted.</summary>
-    public Fields? Entry { get; set; }
+    internal Fields? Entry { get; private set; }
+
+    /// <summary>The table, once it was looked at and was accepted.</summary>
+    internal Table? Table { get; private set; }
+
+    /// <summary>Reads the file: leaves it out when it cannot be read, is not accepted or has the wrong name.</summary>
+    internal void Look()
+    {
+        if (looked) return;
+        looked = true;
+        switch (Place.Kind)
+        {
+            case PlaceKind.None:
+                break;
+            case PlaceKind.Descriptor or PlaceKind.Ware or PlaceKind.Shape or PlaceKind.Glaze:
+                var (fields, problem) = Fields.Read(Bytes);
+                if (fields is null || !Entries.Accepts(Place.Kind, fields)) Dropped = problem ?? "rejected";
+                else if (Place.Kind == PlaceKind.Ware && fields.Text("id")!.Split('.')[^1] != Place.Name) Dropped = "misnamed";
+                else Entry = fields;
+                break;
+            case PlaceKind.SealTable or PlaceKind.FlameTiming:
+                var isSeals = Place.Kind == PlaceKind.SealTable;
+                (Table, Dropped) = Table.Read(Bytes, isSeals ? "code" : "frame", isSeals ? "do" : null);
+                break;
+            default:
+                Picture = Place.Kind == PlaceKind.SkinDds ? Dds.Read(Bytes) : Bitmap.Read(Bytes);
+                if (Picture is null) Dropped = "unreadable";
+                break;
+        }
+    }
+
+    internal LayerFile Copy() => (LayerFile)MemberwiseClone();
 }
 
 /// <summary>The base, or one package: its files by path.</summary>
@@ -49,8 +94,13 @@ public sealed class Layer
     /// <summary>A package's files; the author's reserved folder is skipped.</summary>
     public static Layer OfPackage(string name, IEnumerable<(string Path, byte[] Bytes)> files) => Of(name, false, files.Where(f => !f.Path.StartsWith(".underlay/", StringComparison.Ordinal)));
 
-    /// <summary>A layer whose files were not looked at yet.</summary>
-    public Layer Fresh() => Of(Name, IsBase, Files.Values.Select(f => (f.Path, f.Bytes)));
+    /// <summary>A layer as it was before packages came; what its files hold is read once.</summary>
+    public Layer Fresh()
+    {
+        lock (Files)
+            foreach (var file in Files.Values) file.Look();
+        return new Layer(Name, IsBase, Files.Values.ToDictionary(f => f.Path, f => f.Copy(), StringComparer.Ordinal));
+    }
 
     private static Layer Of(string name, bool isBase, IEnumerable<(string Path, byte[] Bytes)> files) =>
         new(name, isBase, files.ToDictionary(f => f.Path, f => new LayerFile(f.Path, f.Bytes), StringComparer.Ordinal));

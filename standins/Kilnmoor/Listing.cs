@@ -1,3 +1,5 @@
+using StandIns;
+
 namespace Kilnmoor;
 
 /// <summary>Decides which packages are listed.</summary>

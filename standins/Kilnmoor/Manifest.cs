@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Numerics;
+using StandIns;
 
 namespace Kilnmoor;
 

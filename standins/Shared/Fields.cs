@@ -1,9 +1,9 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
 
-namespace Kilnmoor;
+namespace StandIns;
 
-/// <summary>A JSON object as the game reads it.</summary>
+/// <summary>A JSON object as a host reads it.</summary>
 public sealed class Fields
 {
     private const double Largest = 1e28;
@@ -31,6 +31,16 @@ public sealed class Fields
 
     /// <summary>The text of a field, or null when it is absent or something else.</summary>
     public string? Text(string field) => root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
+
+    /// <summary>The number in a field, or null.</summary>
+    public double? Number(string field) => root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number ? value.GetDouble() : null;
+
+    /// <summary>The fields, each an object or null for another value.</summary>
+    public IEnumerable<(string Name, Fields? Value)> Members() =>
+        root.EnumerateObject().Select(m => (m.Name, m.Value.ValueKind == JsonValueKind.Object ? new Fields(m.Value) : null));
+
+    /// <summary>The value of a field as JSON, or null.</summary>
+    public JsonElement? Value(string field) => root.TryGetProperty(field, out var value) ? value : null;
 
     /// <summary>True when the field is there.</summary>
     public bool Has(string field) => root.TryGetProperty(field, out _);

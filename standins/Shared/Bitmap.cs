@@ -1,9 +1,9 @@
 using System.Buffers.Binary;
 using System.IO.Compression;
 
-namespace Kilnmoor;
+namespace StandIns;
 
-/// <summary>A PNG as the game reads it: every pixel as red, green, blue, alpha.</summary>
+/// <summary>A picture as a host reads it: every pixel as red, green, blue, alpha.</summary>
 public sealed class Bitmap
 {
     private static readonly uint[] CrcTable = MakeCrcTable();
@@ -30,8 +30,15 @@ public sealed class Bitmap
     /// <summary>A pixel's alpha.</summary>
     public byte Alpha(int x, int y) => pixels[(((y * Width) + x) * 4) + 3];
 
-    /// <summary>A pixel's green.</summary>
-    public byte Green(int x, int y) => pixels[(((y * Width) + x) * 4) + 1];
+    /// <summary>A pixel's red, green and blue.</summary>
+    public (byte Red, byte Green, byte Blue) Colour(int x, int y)
+    {
+        var at = ((y * Width) + x) * 4;
+        return (pixels[at], pixels[at + 1], pixels[at + 2]);
+    }
+
+    /// <summary>A picture of which only the size matters.</summary>
+    public static Bitmap OfSize(int width, int height) => new(width, height, 6, new byte[width * height * 4]);
 
     /// <summary>True when a test holds for every pixel.</summary>
     public bool All(Func<int, int, bool> test)
@@ -42,7 +49,7 @@ public sealed class Bitmap
         return true;
     }
 
-    /// <summary>Reads a PNG; null when the game cannot.</summary>
+    /// <summary>Reads a PNG; null when the host cannot.</summary>
     public static Bitmap? Read(byte[] file)
     {
         try
