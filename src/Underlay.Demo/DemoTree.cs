@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text;
 using System.Text.Encodings.Web;
 using System.Text.Json;
@@ -13,9 +14,27 @@ internal sealed class DemoTree
     // Apostrophes and the like are written as they are: people read these files.
     private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
-    private readonly Dictionary<PackPath, byte[]> files = [];
+    // Editions share most of their pictures; each is drawn once.
+    private static readonly ConcurrentDictionary<string, Lazy<byte[]>> Drawn = new(StringComparer.Ordinal);
 
-    public FileTree ToTree() => FileTree.OfBytes(files);
+    private readonly Dictionary<PackPath, byte[]> files = [];
+    private readonly List<(PackPath Path, Lazy<byte[]> Bytes)> drawings = [];
+
+    public FileTree ToTree()
+    {
+        Parallel.ForEach(drawings, d => _ = d.Bytes.Value);
+        return FileTree.OfBytes(files.Concat(drawings.Select(d => KeyValuePair.Create(d.Path, d.Bytes.Value))));
+    }
+
+    /// <summary>A file that is drawn when the tree is asked for.</summary>
+    /// <param name="path">Where it lies.</param>
+    /// <param name="key">Names the drawing: another drawing has another key.</param>
+    /// <param name="draw">Makes the bytes.</param>
+    public DemoTree Draw(string path, string key, Func<byte[]> draw)
+    {
+        drawings.Add((PackPath.Parse(path), Drawn.GetOrAdd(key, _ => new Lazy<byte[]>(draw))));
+        return this;
+    }
 
     public DemoTree Picture(string path, Raster picture) => Bytes(path, picture.ToPng());
 

@@ -10,17 +10,24 @@ public static class LargePack
 {
     private const int PicturesOfWare = 3;
 
-    /// <summary>Draws a pack: half of the pictures are surfaces, the others belong to wares.</summary>
+    private const int MembersOfBoard = 4;
+
+    /// <summary>Draws a pack of mixed places: of ten pictures four are surfaces, four belong to wares, one is a seal and one a member of a board.</summary>
     /// <param name="pictures">How many pictures; no two have the same bytes.</param>
     /// <returns>The manifest and then one tree a surface or ware.</returns>
     public static IReadOnlyList<FileTree> Make(int pictures)
     {
-        var wares = pictures / 2 / PicturesOfWare;
-        var surfaces = pictures - (wares * PicturesOfWare);
-        var trees = new FileTree[1 + surfaces + wares];
-        trees[0] = new DemoTree().Json("firing.json", WithoutFront()).ToTree();
+        var wares = pictures * 2 / 5 / PicturesOfWare;
+        var boards = pictures / 10 / MembersOfBoard;
+        var seals = pictures / 10;
+        var surfaces = pictures - (wares * PicturesOfWare) - (boards * MembersOfBoard) - seals;
+        var trees = new FileTree[1 + surfaces + wares + boards + seals];
+        var table = $"code,do,name\n{string.Concat(Enumerable.Range(0, seals).Select(i => $"{SealName(i)},add,Seal {i}\n"))}";
+        trees[0] = new DemoTree().Json("firing.json", WithoutFront()).Text("tables/seals.csv", table).ToTree();
         Parallel.For(0, surfaces, i => trees[1 + i] = MakeSurface(i));
         Parallel.For(0, wares, i => trees[1 + surfaces + i] = MakeWare(i));
+        Parallel.For(0, boards, i => trees[1 + surfaces + wares + i] = MakeBoard(i));
+        Parallel.For(0, seals, i => trees[1 + surfaces + wares + boards + i] = MakeSeal(i));
         return trees;
     }
 
@@ -29,6 +36,22 @@ public static class LargePack
         var manifest = MoorpathsPack.Manifest("saltbrook.large", "1.0.0", "Large", "For measuring.");
         manifest.Remove("front");
         return manifest;
+    }
+
+    private static string SealName(int number) => string.Create(CultureInfo.InvariantCulture, $"saltbrook_e{number:D5}");
+
+    private static FileTree MakeSeal(int number)
+    {
+        var text = string.Create(CultureInfo.InvariantCulture, $"{(char)('A' + (number % 26))}{(char)('A' + (number / 26 % 26))}");
+        return new DemoTree().Picture($"art/seals/{SealName(number)}.png", Seals.Paint(60, 30_000 + number, number % 2 == 0 ? SealForm.Oval : SealForm.Tablet, text, Tint.Hex(0x1F4A66), Tint.Hex(0xEAF2F0))).ToTree();
+    }
+
+    private static FileTree MakeBoard(int number)
+    {
+        var tree = new DemoTree();
+        foreach (var width in KilnmoorBase.BoardWidths)
+            tree.Picture(string.Create(CultureInfo.InvariantCulture, $"art/boards/saltbrook_b{number:D5}/{width}.png"), Cloth.Board(width, 40_000 + number, Palette.Of(0x5A3F25, 0x8A6539, 0xB98F58), Tint.Hex(0x3C2A1A), 0.9));
+        return tree.ToTree();
     }
 
     private static FileTree MakeSurface(int number)

@@ -1,4 +1,6 @@
 using SkiaSharp;
+using Underlay.Core.Images;
+using Underlay.Core.Images.Steps;
 
 namespace Underlay.Demo.Art;
 
@@ -81,11 +83,18 @@ internal sealed class Raster(int width, int height)
         var opaque = true;
         for (var i = 3; i < rgba.Length && opaque; i += 4) opaque = rgba[i] == 255;
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, opaque ? SKAlphaType.Opaque : SKAlphaType.Unpremul);
-        using var data = SKData.CreateCopy(rgba);
+        // Clear pixels carry the colours beside them, so that no seam shows where a host scales.
+        using var data = SKData.CreateCopy(opaque ? rgba : new SpreadColour().Run(ToPicture()).Rgba);
         using var pixels = new SKPixmap(info, data.Data, width * 4);
         using var png = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.AllFilters, 9));
         return png!.ToArray();
     }
+
+    /// <summary>Encodes as DDS, BC1 where every pixel is solid.</summary>
+    public byte[] ToDds() => DdsWriter.Write(ToPicture());
+
+    /// <summary>The pixels, for what Underlay itself can do with them.</summary>
+    public RgbaPicture ToPicture() => new(new PixelSize(width, height), rgba);
 
     private static byte Channel(double value) => (byte)Math.Clamp(Math.Round(value * 255), 0, 255);
 }

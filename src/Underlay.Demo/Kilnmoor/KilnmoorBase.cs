@@ -6,7 +6,7 @@ using Underlay.Demo.Art;
 
 namespace Underlay.Demo.Kilnmoor;
 
-/// <summary>The base files of Kilnmoor 4.0 for the places that exist so far.</summary>
+/// <summary>The base files of Kilnmoor, edition by edition.</summary>
 internal static class KilnmoorBase
 {
     private static readonly (string Code, string Name, string Group)[] Materials =
@@ -17,18 +17,15 @@ internal static class KilnmoorBase
         ("moss", "Moss", "grown"), ("grass", "Grass", "grown"), ("heather", "Heather", "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
     ];
 
-    public static FileTree Make()
+    public static FileTree Make(string edition)
     {
         var tree = new DemoTree();
-        AddTables(tree);
-        foreach (var surface in SurfaceList.All)
-        {
-            tree.Picture($"art/surfaces/{surface.Name}.png", surface.Paint());
-            tree.Json($"art/surfaces/{surface.Name}.surface.json", Descriptor(surface.MadeOf, surface.Edge, surface.Rough, surface.Grain));
-        }
-
+        AddTables(tree, edition);
+        foreach (var surface in SurfaceList.All) AddSurface(tree, surface, edition);
         foreach (var shape in WareList.Shapes) tree.Json($"art/shapes/{shape.Name}.json", Shape(shape));
-        foreach (var ware in WareList.All) AddWare(tree, ware);
+        foreach (var (name, body, rim) in WareList.Glazes) tree.Json($"entries/glazes/{name}.json", Glaze($"moor.{name}", body, rim));
+        foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0")) AddWare(tree, ware, edition);
+        AddVillage(tree, edition);
         return tree.ToTree();
     }
 
@@ -51,13 +48,78 @@ internal static class KilnmoorBase
     private static Tint ClearEdge(int x, int y, int side, Tint tint) =>
         x == 0 || y == 0 || x == side - 1 || y == side - 1 ? tint.WithAlpha(0) : tint;
 
-    private static void AddWare(DemoTree tree, Ware ware)
+    public static JsonObject Glaze(string id, string body, string rim) => new() { ["id"] = id, ["body"] = body, ["rim"] = rim };
+
+    public static Raster Stall(Ware ware) => Views.Stall(Pots.Shelf(48, 48, ware.Seed, ware.Shape, Skin(ware), ware.Glaze), ware.Seed, Tint.Hex(0x8A5A3A), Tint.Hex(0xBFAF92));
+
+    private static void AddSurface(DemoTree tree, Surface surface, string edition)
+    {
+        var name = SurfaceList.NameIn(surface.Name, edition);
+        var glows = surface.Ember > 0 && edition != "3.0";
+        var descriptor = Descriptor(surface.MadeOf, surface.Edge, surface.Rough, surface.Grain is { } grain ? SurfaceList.NameIn(grain, edition) : null);
+        if (glows) descriptor["ember"] = surface.Ember;
+        tree.Draw($"art/surfaces/{name}.png", $"surface {surface.Name}", () => surface.Paint().ToPng());
+        tree.Json($"art/surfaces/{name}.surface.json", descriptor);
+        if (glows) tree.Draw($"art/embers/surfaces/{name}.png", $"embers {surface.Name}", () => Fire.Embers(128, 800 + surface.Name.Length, 7, surface.Ember).ToPng());
+    }
+
+    private static void AddWare(DemoTree tree, Ware ware, string edition)
     {
         var folder = $"wares/{ware.Name}";
-        tree.Json($"{folder}/ware.json", Entry($"moor.{ware.Name}", ware.Shape.Name, ware.MadeOf, ware.Price));
-        tree.Picture($"{folder}/skin.png", Skin(ware));
-        tree.Picture($"{folder}/mask.png", Mask(ware));
-        tree.Picture($"{folder}/shelf.png", Shelf(ware));
+        var glows = ware.Ember > 0 && edition != "3.0";
+        tree.Json($"{folder}/ware.json", Entry(ware, glows));
+        if (ware.AsDds && edition == "4.0") tree.Draw($"{folder}/skin.dds", $"dds {ware.Name}", () => Skin(ware).ToDds());
+        else tree.Draw($"{folder}/skin.png", $"skin {ware.Name}", () => Skin(ware).ToPng());
+        tree.Draw($"{folder}/mask.png", $"mask {ware.Name}", () => Mask(ware).ToPng());
+        var side = edition == "4.0" ? 56 : 48;
+        tree.Draw($"{folder}/shelf.png", $"shelf {ware.Name} {side}", () => Shelf(ware, side).ToPng());
+        if (ware.Stall is { } stall) tree.Draw($"art/stalls/{stall}.png", $"stall {ware.Name}", () => Stall(ware).ToPng());
+        if (glows) tree.Draw($"art/embers/wares/{ware.Name}.png", $"glow {ware.Name}", () => Fire.Glow(ware.Skin.Width, ware.Skin.Height, ware.Seed).ToPng());
+    }
+
+    private static JsonObject Entry(Ware ware, bool glows)
+    {
+        var json = new JsonObject { ["id"] = $"moor.{ware.Name}" };
+        if (ware.Like is { } like) json["like"] = $"moor.{like}";
+        json["shape"] = ware.Shape.Name;
+        if (ware.Like is null) json["made_of"] = ware.MadeOf;
+        json["price"] = ware.Price;
+        if (ware.GlazeName is { } glaze) json["glaze"] = $"moor.{glaze}";
+        if (ware.Stall is { } stall) json["stall"] = stall;
+        if (glows) json["ember"] = ware.Ember;
+        return json;
+    }
+
+    private static void AddVillage(DemoTree tree, string edition)
+    {
+        var (width, height) = edition == "4.0" ? (264, 150) : (240, 135);
+        foreach (var market in Village.Markets)
+        {
+            tree.Draw($"art/scenes/{market.Code}.png", $"scene {market.Code} {height}", () => Views.Scene(width, height, market.View).ToPng());
+            foreach (var light in Enum.GetValues<Daylight>())
+                tree.Draw($"art/awnings/{market.Code}/{light.ToString().ToLowerInvariant()}.png", $"awning {market.Code} {light}", () => Cloth.Awning(market.View.Seed, market.One, market.Other, market.Stripes, light).ToPng());
+        }
+
+        foreach (var board in Village.Boards)
+            foreach (var side in BoardWidths) tree.Draw($"art/boards/{board.Name}/{side}.png", $"board {board.Name} {side}", () => Cloth.Board(side, 70 + board.Name.Length, board.Wood, board.Frame, board.Corner).ToPng());
+        foreach (var kiln in Village.Kilns) AddFlames(tree, kiln.Code, kiln.Frames, kiln.Heat, kiln.Breadth);
+        foreach (var seal in Village.Seals) tree.Draw($"art/seals/{seal.Code}.png", $"seal {seal.Code}", () => Seals.Paint(seal.Width, seal.Code.Length, seal.Form, seal.Text, seal.Ground, seal.Letters).ToPng());
+        foreach (var frieze in Village.Friezes) tree.Draw($"art/friezes/{frieze.Name}.png", $"frieze {frieze.Name}", () => Views.Frieze(frieze.Season, frieze.Frame, frieze.Leaf).ToPng());
+    }
+
+    public static int[] BoardWidths { get; } = [64, 96, 128, 192];
+
+    public static void AddFlames(DemoTree tree, string kiln, int frames, Palette heat, double breadth)
+    {
+        var times = new StringBuilder("frame,ms\n");
+        for (var i = 1; i <= frames; i++)
+        {
+            var phase = (i - 1) / (double)frames;
+            tree.Draw(string.Create(CultureInfo.InvariantCulture, $"art/flames/{kiln}/{i:D2}.png"), $"flame {kiln} {i} {heat}", () => Fire.Flame(48, 64, kiln.Length, phase, heat, breadth).ToPng());
+            times.Append(CultureInfo.InvariantCulture, $"{i},{70 + (i % 3 * 10)}\n");
+        }
+
+        tree.Text($"art/flames/{kiln}/timing.csv", times.ToString());
     }
 
     private static JsonObject Shape(PotShape shape) => new()
@@ -71,10 +133,20 @@ internal static class KilnmoorBase
         },
     };
 
-    private static void AddTables(DemoTree tree)
+    private static void AddTables(DemoTree tree, string edition)
+    {
+        tree.Text("tables/materials.csv", Codes(Materials));
+        tree.Text("codes/markets.csv", Codes(Village.Markets.Select(m => (m.Code, m.Name, "market"))));
+        tree.Text("codes/kilns.csv", Codes(Village.Kilns.Select(k => (k.Code, k.Name, "kiln"))));
+        var meet = SurfaceList.Neighbours.Select(n => $"{SurfaceList.NameIn(n.One, edition)},{SurfaceList.NameIn(n.Other, edition)}");
+        tree.Text("codes/neighbours.csv", $"one,other\n{string.Join('\n', meet)}\n");
+        tree.Text("tables/seals.csv", $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{s.Code},{s.Name}"))}\n");
+    }
+
+    private static string Codes(IEnumerable<(string Code, string Name, string Group)> rows)
     {
         var csv = new StringBuilder("code,name,group,since\n");
-        foreach (var (code, name, group) in Materials) csv.Append(CultureInfo.InvariantCulture, $"{code},{name},{group},3.0\n");
-        tree.Text("tables/materials.csv", csv.ToString());
+        foreach (var (code, name, group) in rows) csv.Append(CultureInfo.InvariantCulture, $"{code},{name},{group},3.0\n");
+        return csv.ToString();
     }
 }

@@ -3,9 +3,13 @@ using Underlay.Demo.Art;
 namespace Underlay.Demo.Kilnmoor;
 
 /// <summary>One of the base's surfaces: its picture and what its descriptor says.</summary>
-internal sealed record Surface(string Name, string MadeOf, string Edge, double Rough, string? Grain, Func<Raster> Paint);
+internal sealed record Surface(string Name, string MadeOf, string Edge, double Rough, string? Grain, Func<Raster> Paint)
+{
+    /// <summary>How strongly it glows, from edition 3.1 on; 0 for cold ground.</summary>
+    public double Ember { get; init; }
+}
 
-/// <summary>The surfaces of Kilnmoor 4.0.</summary>
+/// <summary>The surfaces of Kilnmoor by their names of 4.0, and which of them meet.</summary>
 internal static class SurfaceList
 {
     private const int Small = 64;
@@ -36,10 +40,10 @@ internal static class SurfaceList
         new("loam_dark", "earth", "opaque", 0.95, null, () => Grounds.Earth(Large, 36, Palette.Of(0x2A2119, 0x44362A, 0x68543F), 0.7, 0.15)),
         new("sand_dry", "sand", "opaque", 0.95, null, () => Grounds.Earth(Large, 37, Palette.Of(0xB89A66, 0xD6BC86, 0xF0DDB0), 0.6)),
         new("sand_rippled", "sand", "opaque", 0.9, null, () => Grounds.Ripples(Large, 38, Palette.Of(0xA88C5C, 0xCDB380, 0xEEDBAE))),
-        new("ash_bed", "ash", "opaque", 1, null, () => Grounds.Earth(Large, 39, Palette.Of(0x4B4A4A, 0x777473, 0xB0ACA8), 0.8, 0.2)),
-        new("brick_kiln", "brick", "opaque", 0.8, null, () => Grounds.Courses(Large, 41, 8, 4, 0.12, Palette.Of(0x7B3022, 0xA84B33, 0xCB7A56), Tint.Hex(0xA89B88))),
+        new("ash_bed", "ash", "opaque", 1, null, () => Grounds.Earth(Large, 39, Palette.Of(0x4B4A4A, 0x777473, 0xB0ACA8), 0.8, 0.2)) { Ember = 0.6 },
+        new("brick_kiln", "brick", "opaque", 0.8, null, () => Grounds.Courses(Large, 41, 8, 4, 0.12, Palette.Of(0x7B3022, 0xA84B33, 0xCB7A56), Tint.Hex(0xA89B88))) { Ember = 0.3 },
         new("brick_pale", "brick", "opaque", 0.8, null, () => Grounds.Courses(Large, 42, 8, 4, 0.12, Palette.Of(0xA98A64, 0xC9AD86, 0xE6D3B0), Tint.Hex(0x8A8274))),
-        new("brick_sooty", "brick", "opaque", 0.85, "ash_bed", () => Grounds.Courses(Large, 43, 8, 4, 0.12, Palette.Of(0x2B1D1A, 0x4A302A, 0x77503F), Tint.Hex(0x3A3734))),
+        new("brick_sooty", "brick", "opaque", 0.85, "ash_bed", () => Grounds.Courses(Large, 43, 8, 4, 0.12, Palette.Of(0x2B1D1A, 0x4A302A, 0x77503F), Tint.Hex(0x3A3734))) { Ember = 0.8 },
         new("plank_oak", "oak", "opaque", 0.6, null, () => Grounds.Planks(Large, 51, 5, Oak)),
         new("plank_grey", "oak", "opaque", 0.75, null, () => Grounds.Planks(Large, 52, 6, Palette.Of(0x5B5A54, 0x84837A, 0xB0AEA2))),
         new("plank_tarred", "oak", "opaque", 0.35, null, () => Grounds.Planks(Large, 53, 5, Palette.Of(0x191716, 0x2E2A27, 0x4C453F))),
@@ -57,4 +61,26 @@ internal static class SurfaceList
         new("tile_roof", "tile", "opaque", 0.55, null, () => Grounds.Scales(Large, 84, 7, 6, 0.9, Palette.Of(0x8A3C26, 0xB8583A, 0xDC8A62), 0.05)),
         new("tile_glazed", "tile", "opaque", 0.15, null, () => Grounds.Scales(Large, 85, 7, 6, 0.9, Palette.Of(0x1E5A52, 0x2F8272, 0x6ABFA4), 0.45)),
     ];
+
+    /// <summary>What some surfaces were called until 3.1.</summary>
+    public static IReadOnlyDictionary<string, string> OldNames { get; } = new Dictionary<string, string>(StringComparer.Ordinal)
+    {
+        ["flagstone_grey"] = "flagstone",
+        ["flagstone_red"] = "flagstone_rust",
+        ["cobble_river"] = "cobble",
+        ["cobble_dark"] = "cobble_black",
+        ["plank_oak"] = "planks",
+        ["brick_kiln"] = "brick",
+    };
+
+    /// <summary>Which surfaces lie side by side in the villages.</summary>
+    public static IReadOnlyList<(string One, string Other)> Neighbours { get; } =
+    [
+        ("flagstone_grey", "flagstone_mossy"), ("flagstone_grey", "flagstone_red"), ("cobble_river", "gravel_path"), ("cobble_dark", "quay_stone"),
+        ("sand_dry", "sand_rippled"), ("clay_bank", "clay_cracked"), ("earth_packed", "gravel_path"), ("mud_wet", "loam_dark"), ("brick_kiln", "brick_sooty"),
+        ("grass_moor", "heather_moor"), ("grass_moor", "moss_bank"), ("plank_oak", "plank_grey"),
+    ];
+
+    /// <summary>A name as an edition has it.</summary>
+    public static string NameIn(string name, string edition) => edition == "4.0" ? name : OldNames.GetValueOrDefault(name, name);
 }

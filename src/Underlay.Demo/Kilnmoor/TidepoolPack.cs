@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Underlay.Core.Packs;
 using Underlay.Demo.Art;
 
@@ -23,6 +24,7 @@ internal static class TidepoolPack
         tree.Bytes("front.png", PngExtras.WithChunk(Front().ToPng(), "edIt", Filler(170_000)));
         AddSurfaces(tree);
         AddWares(tree);
+        AddVillage(tree);
         tree.Text("notes.txt", "Still to do: lighter front picture, ask about the crock.\n");
         return tree.ToTree();
     }
@@ -40,6 +42,16 @@ internal static class TidepoolPack
         .Picture("wares/water_jug/mask.png", Pots.Mask(256, 128, 620, Tide.Drips))
         .Picture("wares/salt_crock/mask.png", Pots.Mask(128, 64, 623, 0.7))
         .Picture("wares/wash_basin/skin.png", Skin(192, 64, 624))
+        .Picture("art/awnings/quay/lamp.png", Awning(Daylight.Lamp))
+        .Picture("art/embers/surfaces/cobble_river.png", Fire.Embers(128, 640, 9, 0.4))
+        .Json("art/surfaces/cobble_river.surface.json", Glowing())
+        .Picture("art/embers/wares/salt_crock.png", Fire.Glow(128, 64, 641))
+        .Picture("art/flames/pit/04.png", Flame(4))
+        .Picture("art/friezes/spring.png", Spring())
+        .Picture("art/scenes/quay.png", Views.Scene(264, 150, Shore))
+        .Picture("art/seals/saltbrook_wave.png", Wave(0.075))
+        .Text("tables/seals.csv", "code,do,name\nsaltbrook_wave,add,Wave\nsaltbrook_tide,add,Tide\n")
+        .Json("wares/tide_tray/ware.json", Tray("099"))
         .Picture("wares/tide_cup/skin.png", Skin(64, 64, 631))
         .Picture("wares/tide_cup/mask.png", Pots.Mask(64, 64, 631, Tide.Drips))
         .Json("wares/tide_bowl/ware.json", KilnmoorBase.Entry("saltbrook.tide_bowl", "bowl", "white_clay", 12))
@@ -120,6 +132,74 @@ internal static class TidepoolPack
         tree.Json("wares/kelp_bottle/ware.json", KilnmoorBase.Entry("saltbrook.kelp_bottle", "bottel", "stoneware", 17));
         tree.Picture("wares/kelp_bottle/shelf.png", Shelf(WareList.Bottle, Kelp, 634));
         tree.Picture("wares/kelp_bottle/skin.png", Skin(128, 128, 634));
+    }
+
+    private static void AddVillage(DemoTree tree)
+    {
+        // A set without its last member.
+        tree.Picture("art/awnings/quay/dawn.png", Awning(Daylight.Dawn));
+        tree.Picture("art/awnings/quay/noon.png", Awning(Daylight.Noon));
+
+        // Nothing switches the first glow on; the second is red where grey is wanted.
+        tree.Picture("art/embers/surfaces/cobble_river.png", Fire.Embers(128, 640, 9, 0.4));
+        tree.Picture("art/embers/wares/salt_crock.png", Fire.Glow(128, 64, 641).Map((_, _, t) => t with { G = t.G * 0.5, B = t.B * 0.2 }));
+
+        // One picture of a series on another canvas.
+        for (var i = 1; i <= 8; i++) tree.Picture($"art/flames/pit/0{i}.png", i == 4 ? Fire.Flame(48, 60, 642, 3 / 8.0, SeaFire, 0.8) : Flame(i));
+
+        // A ribbon over all seven fields.
+        tree.Picture("art/friezes/spring.png", Spring().Map((x, y, t) => Math.Abs(y - 76 - (12 * Math.Sin(x / 40.0))) < 7 ? Tint.Hex(0xC8405A) : t));
+
+        // The scene of an earlier edition, as it was.
+        var quay = Village.Markets.Single(m => m.Code == "quay");
+        tree.Picture("art/scenes/quay.png", Views.Scene(240, 135, quay.View));
+
+        // A seal without a row, one too fine to read, and a row of the base's own.
+        tree.Picture("art/seals/saltbrook_tide.png", Seals.Paint(60, 643, SealForm.Oval, "TI", Tint.Hex(0x1F5A66), Tint.Hex(0xEAF4EE)));
+        tree.Picture("art/seals/saltbrook_wave.png", Wave(0.012));
+        tree.Text("tables/seals.csv", "code,do,name\nsaltbrook_wave,add,Wave\nquayside,change,Quayside\n");
+
+        // A number that no ware has, and one that another has already.
+        tree.Picture("art/stalls/099.png", KilnmoorBase.Stall(WareList.All.Single(w => w.Name == "tea_cup") with { Glaze = Tide, Seed = 645 }));
+        tree.Json("wares/tide_tray/ware.json", Tray("004"));
+        tree.Picture("wares/tide_tray/shelf.png", Shelf(WareList.Plate, Tide, 646));
+        tree.Picture("wares/tide_tray/skin.png", Skin(128, 64, 646));
+        tree.Json("entries/glazes/tide.json", KilnmoorBase.Glaze("saltbrook.tide", "#2f8f86", "#e9efe4"));
+
+        // The base has this skin as DDS, which beats every PNG.
+        tree.Picture("wares/reed_vase/skin.png", Skin(128, 128, 644));
+
+        // What 3.1 called flagstone, a glaze that is the base's own, a copy kept of a surface, and what a system leaves.
+        tree.Picture("art/surfaces/flagstone.png", Grounds.Courses(128, 647, 4, 3, 0.09, Palette.Of(0x4C5A60, 0x748890, 0xA6B8BA), Tint.Hex(0x3A4648)));
+        tree.Json("entries/glazes/olive.json", KilnmoorBase.Glaze("moor.olive", "#6a7a34", "#33471e"));
+        tree.Picture("art/surfaces/water_still_old.png", Grounds.Water(128, 648, Palette.Of(0x1E4A52, 0x2A7A80, 0xA8D8D0), 1, 0.5));
+        tree.Bytes("wares/thumbs.db", Filler(600));
+    }
+
+    private static readonly Palette SeaFire = Palette.Of(0x1F6A8A, 0x4AB8A8, 0xE8F8D8);
+
+    private static Outlook Shore { get; } = new(649, Tint.Hex(0x5F8EA8), Tint.Hex(0xE6E0CC), Tint.Hex(0x5A7A86), Tint.Hex(0x2F6A74), 6, Water: true);
+
+    private static Raster Awning(Daylight light) => Cloth.Awning(650, Tint.Hex(0x1F6A74), Tint.Hex(0xE6F0E8), 7, light);
+
+    private static Raster Flame(int number) => Fire.Flame(48, 64, 642, (number - 1) / 8.0, SeaFire, 0.8);
+
+    private static Raster Spring() => Views.Frieze(new Outlook(651, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A8A), Tint.Hex(0x7AA890), 4), Tint.Hex(0x6C7A66), Tint.Hex(0x5AAE7A));
+
+    private static Raster Wave(double stroke) => Seals.Paint(88, 652, SealForm.Tablet, "WAVE", Tint.Hex(0x1F4A66), Tint.Hex(0xEAF2F0), stroke);
+
+    private static JsonObject Tray(string stall)
+    {
+        var tray = KilnmoorBase.Entry("saltbrook.tide_tray", "plate", "white_clay", 8);
+        tray["stall"] = stall;
+        return tray;
+    }
+
+    private static JsonObject Glowing()
+    {
+        var descriptor = KilnmoorBase.Descriptor("stone", "opaque", 0.6);
+        descriptor["ember"] = 0.4;
+        return descriptor;
     }
 
     private static Raster Front() => Fronts.ShelfOf(
