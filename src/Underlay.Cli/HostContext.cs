@@ -57,7 +57,7 @@ internal sealed class HostContext
     public PackSource OpenPack(string path)
     {
         if (!Directory.Exists(path) && !File.Exists(path)) throw new UserErrorException($"There is no folder or archive at {path}.");
-        return PackSource.Open(path, Profile.Package.MostBytes);
+        return PackSource.Open(path, Profile);
     }
 
     /// <summary>The edition to build or try for, where none is named: the newest that the pack declares.</summary>

@@ -14,14 +14,18 @@ const page = await browser.newPage({
 
 const packs = await (await page.request.get(`${url}/api/packs`)).json()
 const idOf = (title) => packs.find((pack) => pack.about && pack.summary.title === title).id
-const [tidepool, moorpaths] = [idOf('Tidepool Glazes'), idOf('Moor Paths')]
+const [tidepool, moorpaths, plates] = [idOf('Tidepool Glazes'), idOf('Moor Paths'), idOf('Northern Plates')]
 
 /** Waits until nothing is being fetched and every picture in view is drawn. */
 async function settle() {
     await page.waitForFunction(
         () =>
             !document.body.innerText.includes('Fetching …') &&
-            [...document.images].filter((i) => i.getBoundingClientRect().top < innerHeight).every((i) => i.complete),
+            [...document.images]
+                .filter(
+                    (i) => i.getBoundingClientRect().top < innerHeight && i.getBoundingClientRect().left < innerWidth,
+                )
+                .every((i) => i.complete),
     )
     await page.evaluate(() => document.fonts.ready)
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
@@ -49,6 +53,7 @@ await take('define', `/packs/${tidepool}/define?path=art/surfaces/saltbrook_reef
     page.getByRole('textbox', { name: 'Rough' }).focus(),
 )
 await take('prove', `/packs/${tidepool}/prove`)
+await take('gather-wrenfield', `/packs/${plates}/gather`)
 await take('release', `/packs/${moorpaths}/release`)
 await take('trial', `/packs/${tidepool}/prove?look=trial`, async () => {
     await page.locator('[data-test="run-trial"]').click()

@@ -31,9 +31,16 @@ test('a messy folder becomes a package that the host shows as it was made', asyn
     // Prove: each finding is mended by its own word.
     await page.getByRole('link', { name: /^Prove/ }).click()
     const fix = page.locator('[data-test="fix"]')
-    for (let left = await fix.count(); left > 0; left = await fix.count()) {
+    const found = async () =>
+        (await (await page.request.get(`/api/packs/${id}/findings`)).json()).findings as { fix: unknown }[]
+    const fixes = async () => (await found()).filter((finding) => finding.fix !== null).length
+    while ((await fixes()) > 0) {
+        const before = JSON.stringify(await found())
         await fix.first().click()
-        await expect(fix).toHaveCount(left - 1)
+        await expect.poll(async () => JSON.stringify(await found())).not.toBe(before)
+        // Rows beyond the window are not drawn, so there may be fewer words to press than fixes.
+        const most = await fixes()
+        await expect.poll(() => fix.count()).toBeLessThanOrEqual(most)
     }
     // Two new wares came without their pictures: they go out again, in Gather.
     await page.getByRole('link', { name: /^Gather/ }).click()
@@ -45,8 +52,14 @@ test('a messy folder becomes a package that the host shows as it was made', asyn
         await expect(page.getByText(`${path} is out of the pack.`)).toBeVisible()
     }
     await page.getByRole('link', { name: /^Prove/ }).click()
-    await expect(page.getByText('Nothing found', { exact: true })).toBeVisible()
-    expect((await findings(page, id)).blocker).toBe(0)
+    // What is left is advice: things of which some pictures are still the base's.
+    await expect(
+        page
+            .getByText(/^0 blockers|Nothing found/)
+            .or(page.locator('[data-test="finding"]'))
+            .first(),
+    ).toBeVisible()
+    expect(await findings(page, id)).toMatchObject({ blocker: 0, warning: 0 })
 
     // Trial: all of it is right.
     await page.locator('[data-test="look-trial"]').click()
@@ -124,7 +137,7 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await page.keyboard.press('g')
     await page.keyboard.press('v')
     await expect(page).toHaveURL(/prove/)
-    await expect(page.locator('[data-test="finding"]').first()).toContainText('the same bytes')
+    await expect(page.locator('[data-test="finding"]').first()).toContainText('own bytes')
     await page.locator('[data-test="look-trial"]').focus()
     await page.keyboard.press('Enter')
     await page.locator('[data-test="run-trial"]').focus()

@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json;
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
@@ -27,8 +28,8 @@ internal sealed record Choice(string Value, string Name, string? Picture, bool F
 /// <summary>What the base's entries have in a field.</summary>
 internal sealed record Sibling(string Title, string Path, JsonElement Value);
 
-/// <summary>One entry: its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
-internal sealed record EntryView(long Revision, string Path, string Title, string? Hash, string Kind, string KindTitle, JsonElement Schema, string Text, IReadOnlyDictionary<string, IReadOnlyList<Choice>> Choices, IReadOnlyList<Sibling> Siblings);
+/// <summary>One entry, table or index in its language (json, toml, csv, xml): its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
+internal sealed record EntryView(long Revision, string Path, string Title, string? Hash, string Kind, string KindTitle, string Language, JsonElement Schema, string Text, IReadOnlyDictionary<string, IReadOnlyList<Choice>> Choices, IReadOnlyList<Sibling> Siblings);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>
 internal sealed record JudgeRequest(string Path, string Text);
@@ -59,8 +60,8 @@ internal static class EntryEndpoints
         if (snapshot.Overlay is { } overlay)
         {
             entries.AddRange(overlay.Pack.Placements
-                .Where(p => p.Place.Kind is not null)
-                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind!.Key, p.Place.Kind.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p)?.Value, p.Facts.Entry is { IsAccepted: true })));
+                .Where(p => p.Place.Content != PlaceContent.Picture)
+                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind?.Key ?? p.Place.Key, p.Place.Kind?.Title ?? p.Place.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p)?.Value, p.Facts is { Unreadable: null, Faults.Count: 0 })));
         }
 
         return new EntryList(snapshot.Revision, entries);
@@ -82,9 +83,10 @@ internal static class EntryEndpoints
             path,
             title,
             file is null ? null : PackSnapshot.HashOf(file),
-            kind.Key,
-            kind.Title,
-            kind.Document,
+            kind?.Key ?? place!.Key,
+            kind?.Title ?? place!.Title,
+            LanguageOf(snapshot, at, place),
+            kind?.Document ?? NoSchema,
             Encoding.UTF8.GetString(bytes),
             ChoicesOf(snapshot, place),
             siblings);
@@ -95,11 +97,38 @@ internal static class EntryEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(request.Path);
         var (kind, place, _) = KindOf(snapshot, at);
-        var text = JsonText.Parse(Encoding.UTF8.GetBytes(request.Text));
+        var bytes = Encoding.UTF8.GetBytes(request.Text);
+        if (kind is null) return JudgePlain(bytes, place!);
+        var text = LanguageOf(snapshot, at, place) == "toml" ? TomlText.Parse(bytes) : JsonText.Parse(bytes);
         if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At.Line, problem.At.Column)]);
         var faults = kind.Judge(text).Select(f => (f.Pointer, f.Says)).Concat(Dangling(snapshot, place, text)).ToList();
         return new Judgement(true, [.. faults.Select(f => new FaultView(f.Pointer, f.Says, text.Locate(f.Pointer).Line, text.Locate(f.Pointer).Column))]);
     }
+
+    private static JsonElement NoSchema { get; } = JsonDocument.Parse("{}").RootElement;
+
+    private static string LanguageOf(PackSnapshot snapshot, PackPath path, Place? place) => place?.Content switch
+    {
+        PlaceContent.Table => "csv",
+        PlaceContent.Index => "xml",
+        null when path == snapshot.Profile.Manifest.Path && snapshot.Profile.Manifest.Format == ManifestFormat.Toml => "toml",
+        _ => "json",
+    };
+
+    /// <summary>What the host would not accept in a table or an index.</summary>
+    private static Judgement JudgePlain(byte[] bytes, Place place)
+    {
+        var (problem, faults) = place.Content == PlaceContent.Table
+            ? TableFacts.Of(bytes, place.Table!) is var table ? (table.Problem, table.Faults) : default
+            : IndexFacts.Of(bytes, place.Index!) is var index ? (index.Problem, index.Faults) : default;
+        return problem is not null
+            ? new Judgement(false, [new FaultView("", problem, LineIn(problem), 1)])
+            : new Judgement(true, [.. faults.Select(f => new FaultView("", f.Says, LineIn(f.Says), 1))]);
+    }
+
+    /// <summary>The line that a sentence names, else the first.</summary>
+    private static int LineIn(string says) =>
+        says.IndexOf("line ", StringComparison.Ordinal) is var at && at >= 0 && int.TryParse(new string([.. says[(at + 5)..].TakeWhile(char.IsAsciiDigit)]), out var line) ? line : 1;
 
     private static IEnumerable<(string Pointer, string Says)> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
     {
@@ -108,11 +137,11 @@ internal static class EntryEndpoints
             if (text.FindString(pointer) is { } value && known.All(c => c.Value != value)) yield return (pointer, $"“{value}” does not exist");
     }
 
-    private static (Kind Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
+    private static (Kind? Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
     {
         if (path == snapshot.Profile.Manifest.Path) return (snapshot.Profile.Manifest.Kind, null, "Manifest");
-        return snapshot.Profile.Locate(path, snapshot.Edition) is { Place: { Kind: { } kind } place, Bindings: var bindings }
-            ? (kind, place, LedgerEndpoints.TitleOf(place, bindings))
+        return snapshot.Profile.Locate(path, snapshot.Edition) is { Place: { Content: not PlaceContent.Picture } place, Bindings: var bindings }
+            ? (place.Kind, place, LedgerEndpoints.TitleOf(place, bindings))
             : throw ProblemException.NoFile(path.Value);
     }
 
@@ -120,16 +149,21 @@ internal static class EntryEndpoints
     private static Dictionary<string, IReadOnlyList<Choice>> ChoicesOf(PackSnapshot snapshot, Place? place)
     {
         if (place is null || snapshot.Overlay is not { } overlay) return [];
-        return place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
+        var choices = place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
             r => r.Field,
             r => r.Codebook is { } book
                 ? (IReadOnlyList<Choice>)[.. overlay.Base.Codebooks[book].Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
                 : NamesIn(overlay, overlay.Profile.Place(r.Place!), r.Placeholder),
             StringComparer.Ordinal);
+        if (place.Kind?.Inherits is { } inherits) choices[inherits.By] = NamesIn(overlay, place, null);
+        return choices;
     }
 
-    private static List<Choice> NamesIn(Overlay overlay, Place place, string placeholder)
+    private static List<Choice> NamesIn(Overlay overlay, Place place, string? placeholder)
     {
+        // Without a placeholder it is the id that others refer to.
+        if (placeholder is null)
+            return [.. overlay.ShownIn(place).Where(p => p.Field(place.Id!) is not null).OrderBy(p => p.Path).Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.FromBase))];
         var ofPack = overlay.Pack.Placements.Where(p => p.Place == place && overlay.FindDrop(p.Path) is null).Select(p => (p.Path, p.Bindings, FromPack: true));
         var ofBase = overlay.Base.In(place).Select(f => (f.Path, f.Bindings, FromPack: false));
         return
@@ -142,7 +176,7 @@ internal static class EntryEndpoints
     /// <summary>A picture of the same group, to show the entry by.</summary>
     private static PackPath? PictureOf(Overlay overlay, Placement placement) =>
         overlay.Profile.Groups.Of(placement.Place)
-            .Where(p => p.Content == PlaceContent.Picture)
+            .Where(p => p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false })
             .Select(p => p.Pattern?.Fill(placement.Bindings))
             .FirstOrDefault(p => p is { } path && overlay.Pack.Tree.Find(path) is not null);
 }

@@ -44,7 +44,11 @@ internal static class FileEndpoints
     public static FileContentHttpResult Serve(byte[] bytes, string path, bool forGood, HttpResponse response)
     {
         response.Headers.CacheControl = forGood ? "private, max-age=31536000, immutable" : "no-cache";
-        if (PngReader.IsPng(bytes)) return TypedResults.File(bytes, "image/png");
+        response.Headers.Vary = "Accept";
+        // A page that asks for a picture gets one that browsers show, whatever its format.
+        var asksForPicture = response.HttpContext.Request.Headers.Accept.ToString().StartsWith("image/", StringComparison.Ordinal);
+        if (asksForPicture && !PngReader.IsPng(bytes) && SourceReader.Read(bytes).Picture is { } picture) return TypedResults.File(PngWriter.Write(picture), "image/png");
+        if (PngReader.IsPng(bytes)) return TypedResults.File(asksForPicture && SourceReader.ConversionOf(bytes).Length > 0 && SourceReader.ToPng(bytes).Png is { } shown ? shown : bytes, "image/png");
         if (path.EndsWith(".json", StringComparison.Ordinal)) return TypedResults.File(bytes, "text/plain; charset=utf-8");
         return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);
     }

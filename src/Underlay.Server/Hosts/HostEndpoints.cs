@@ -42,7 +42,7 @@ internal static class HostEndpoints
         profile.BasePrefix,
         profile.Package.Extension,
         [.. profile.Editions.Select(e => new EditionView(e.Key, e.Title, HostShelf.HasBase(profile, e)))],
-        [.. profile.Places.Select(p => new PlaceView(p.Key, p.Title, p.One, p.Pattern?.Text, p.Content == PlaceContent.Picture ? "picture" : "entry", p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))]);
+        [.. profile.Places.Select(p => new PlaceView(p.Key, p.Title, p.One, p.Pattern?.Text, p.Content.ToString().ToLowerInvariant(), p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))]);
 
     private static async Task<BasePage> SearchAsync(string host, string edition, string? words, string? place, string? cursor, HostShelf hosts, UnderlayDatabase database, CancellationToken cancel)
     {

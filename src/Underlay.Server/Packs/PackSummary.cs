@@ -55,7 +55,7 @@ internal sealed record PackSummary(
             report.Edition.Title,
             manifest.Title ?? snapshot.Name,
             manifest.Id,
-            manifest.Text?.FindString(profile.Manifest.VersionField),
+            manifest.Version,
             placements.FirstOrDefault(p => p.Place.ManifestField is not null && p.Facts.Picture is { IsReadable: true })?.Path.Value,
             SectionOf(snapshot),
             FindingCounts.Of(report.Findings),

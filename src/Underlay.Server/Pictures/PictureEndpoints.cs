@@ -18,14 +18,15 @@ namespace Underlay.Server.Pictures;
 /// <summary>One side of a comparison.</summary>
 internal sealed record PictureSide(string Hash, Size? Size, long Length, string? Problem);
 
-/// <summary>A step: fit, clear-border or enlarge, with what it needs.</summary>
+/// <summary>A step: fit, enlarge, clear-border, cut-matte, take-alpha, spread-colour or grey, with what it needs.</summary>
 /// <param name="Do">Which step.</param>
 /// <param name="Width">For fit, pixels.</param>
 /// <param name="Height">For fit, pixels.</param>
 /// <param name="Mode">For fit: stretch, inside or fill.</param>
 /// <param name="Exact">For fit: whether only colours of the source may appear.</param>
 /// <param name="Factor">For enlarge, 2 to 16.</param>
-internal sealed record StepView(string Do, int? Width = null, int? Height = null, string? Mode = null, bool? Exact = null, int? Factor = null);
+/// <param name="Colour">For cut-matte: the ground’s colour, "#rrggbb"; without it, the colour of the source’s outer ring.</param>
+internal sealed record StepView(string Do, int? Width = null, int? Height = null, string? Mode = null, bool? Exact = null, int? Factor = null, string? Colour = null);
 
 /// <summary>A step with its words and the size that it leads to.</summary>
 internal sealed record StepPlate(StepView Step, string Title, Size? Size);
@@ -90,8 +91,8 @@ internal static class PictureEndpoints
 
     private static PictureSide SideOf(byte[] png)
     {
-        var facts = PngReader.Inspect(png, PixelNeed.None);
-        return new PictureSide(ContentHash.Of(png).Hex, facts.Header?.Size is { } size ? new Size(size.Width, size.Height) : null, png.Length, facts.Problem);
+        var described = SourceReader.Describe(png);
+        return new PictureSide(ContentHash.Of(png).Hex, described is { Size: var size } ? new Size(size.Width, size.Height) : null, png.Length, described is null ? SourceReader.Read(png).Problem : null);
     }
 
     /// <summary>The size that the place asks for, nearest to what is there.</summary>
@@ -111,7 +112,7 @@ internal static class PictureEndpoints
     {
         if (Shaping.FindSteps(tree, path) is not { } known) return (null, []);
         var plates = new List<StepPlate>();
-        var size = PngReader.Inspect(known.Source, PixelNeed.None).Header?.Size;
+        var size = SourceReader.Describe(known.Source)?.Size;
         foreach (var step in known.Steps)
         {
             size = size is { } before ? step.SizeAfter(before) : null;
@@ -133,7 +134,7 @@ internal static class PictureEndpoints
         return FileEndpoints.Serve(PngWriter.Write(picture), "difference.png", false, response);
     }
 
-    private static RgbaPicture? Decode(byte[]? png) => png is not null && PngReader.Decode(png) is { Rgba: { } rgba, Size: var size } ? new RgbaPicture(size, rgba) : null;
+    private static RgbaPicture? Decode(byte[]? bytes) => bytes is null ? null : SourceReader.Read(bytes).Picture;
 
     /// <summary>The picture after so many of its steps; 0 gives the source.</summary>
     private static async Task<FileContentHttpResult> StepAsync(Guid id, string path, int after, PackDesk desk, HttpResponse response, CancellationToken cancel)
@@ -147,7 +148,8 @@ internal static class PictureEndpoints
     private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackDesk desk, CancellationToken cancel)
     {
         var path = FileEndpoints.Parse(request.Path);
-        var steps = request.Steps.Select(Read).ToList();
+        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var steps = request.Steps.Select(s => Read(before, path, s)).ToList();
         var what = steps.Count == 0 ? $"Take the steps off {path}" : $"{steps[^1].Title} ({path})";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
@@ -175,11 +177,22 @@ internal static class PictureEndpoints
     {
         FitToSize fit => new StepView("fit", fit.Size.Width, fit.Size.Height, StepsFile.WordOf(fit.Mode), fit.Exact, null),
         Enlarge enlarge => new StepView("enlarge", null, null, null, null, enlarge.Factor),
-        _ => new StepView("clear-border", null, null, null, null, null),
+        CutMatte cut => new StepView("cut-matte", Colour: $"#{cut.R:x2}{cut.G:x2}{cut.B:x2}"),
+        TakeAlpha => new StepView("take-alpha"),
+        SpreadColour => new StepView("spread-colour"),
+        ToGrey => new StepView("grey"),
+        _ => new StepView("clear-border"),
     };
 
-    private static Step Read(StepView step) => step.Do switch
+    private static Step Read(PackSnapshot snapshot, PackPath path, StepView step) => step.Do switch
     {
+        "grey" => new ToGrey(),
+        "spread-colour" => new SpreadColour(),
+        "take-alpha" => Decode(snapshot.Overlay?.Base.Read(path)) is { } own ? new TakeAlpha(own) : throw ProblemException.Unsound("The base has no picture here whose alpha could be taken."),
+        "cut-matte" when step.Colour is null => Decode((Shaping.FindSteps(snapshot.Tree, path)?.Source) ?? snapshot.Tree.Find(path)?.ReadAll()) is { } source && Matte.Find(source) is { } ground
+            ? new CutMatte(ground.R, ground.G, ground.B)
+            : throw ProblemException.Unsound("The picture’s outer ring has no one colour that could be cut away."),
+        "cut-matte" when step.Colour is ['#', .. { Length: 6 } hex] && int.TryParse(hex, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var rgb) => new CutMatte((byte)(rgb >> 16), (byte)(rgb >> 8), (byte)rgb),
         "fit" when step is { Width: >= 1 and <= PngReader.MaxSide, Height: >= 1 and <= PngReader.MaxSide } && StepsFile.ModeOf(step.Mode ?? "stretch") is { } mode =>
             new FitToSize(new PixelSize(step.Width.Value, step.Height.Value), mode, step.Exact ?? false),
         "enlarge" when step.Factor is >= 2 and <= 16 => new Enlarge(step.Factor.Value),

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Npgsql;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
@@ -17,11 +18,11 @@ internal static partial class ReleaseChanges
     public static bool IsVersion(string text) => Version().IsMatch(text);
 
     /// <summary>The files of a release, from its own package.</summary>
-    public static FileTree Open(NpgsqlDataSource source, Release release)
+    public static FileTree Open(HostProfile profile, NpgsqlDataSource source, Release release)
     {
         var bytes = new byte[release.PackageLength];
         BlobStore.Read(source, ContentHash.Parse(release.PackageHash), bytes);
-        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree ?? FileTree.Empty;
+        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree is { } package ? Folios.Unfold(profile, package).Tree : FileTree.Empty;
     }
 
     /// <summary>The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.</summary>
@@ -43,6 +44,8 @@ internal static partial class ReleaseChanges
     /// <summary>Semantic Versioning 2.0.0 as packs use it: a removed file may break who relies on it, a new one is a feature.</summary>
     public static (string Version, string Why) Suggest(string? manifest, string? last, IReadOnlyList<ChangedFile> changes)
     {
+        // Some hosts count whole versions.
+        if (IsWhole(last ?? manifest)) return last is null ? (manifest!, "the first release") : ((int.Parse(last, CultureInfo.InvariantCulture) + 1).ToString(CultureInfo.InvariantCulture), "the next version");
         if (last is null || !IsVersion(last)) return (manifest is { } own && IsVersion(own) ? own : "1.0.0", "the first release");
         var parts = last.Split('.').Select(p => int.Parse(p, CultureInfo.InvariantCulture)).ToArray();
         if (changes.Any(c => c.Change == "removed")) return (Text(parts[0] + 1, 0, 0), "files were taken away");
@@ -61,9 +64,11 @@ internal static partial class ReleaseChanges
         return string.Join('\n', lines);
     }
 
+    public static bool IsWhole(string? version) => version is { Length: > 0 and < 9 } && version.All(char.IsAsciiDigit);
+
     private static string Text(int major, int minor, int patch) => string.Create(CultureInfo.InvariantCulture, $"{major}.{minor}.{patch}");
 
-    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal);
+    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     [GeneratedRegex(@"^(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\z", RegexOptions.CultureInvariant)]
     private static partial Regex Version();

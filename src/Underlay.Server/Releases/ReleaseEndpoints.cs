@@ -2,7 +2,6 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
-using Underlay.Core.Entries;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data;
@@ -54,10 +53,10 @@ internal static class ReleaseEndpoints
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
-        var version = manifest.Text?.FindString(snapshot.Profile.Manifest.VersionField);
+        var version = manifest.Version;
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
         var last = await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
-        var changes = last is null ? [] : ReleaseChanges.Between(ReleaseChanges.Open(source, last), plan.Files, snapshot.Profile.Manifest.Path);
+        var changes = last is null ? [] : ReleaseChanges.Between(ReleaseChanges.Open(snapshot.Profile, source, last), plan.Files, snapshot.Profile.Manifest.Path);
         var (suggested, why) = ReleaseChanges.Suggest(version, last?.Version, changes);
         return new DraftView(
             snapshot.Revision,
@@ -72,7 +71,7 @@ internal static class ReleaseEndpoints
             ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count));
     }
 
-    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal);
+    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
         [.. (await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).ToListAsync(cancel).ConfigureAwait(false)).Select(ReleaseView.Of)];
@@ -80,19 +79,21 @@ internal static class ReleaseEndpoints
     private static async Task<Accepted<JobView>> BuildAsync(Guid id, BuildRequest request, PackDesk desk, UnderlayDatabase database, JobBoard board, CancellationToken cancel)
     {
         var version = request.Version.Trim();
-        if (!ReleaseChanges.IsVersion(version)) throw ProblemException.Unsound($"“{version}” is no version; three numbers such as 1.2.0 are wanted.");
         if (await database.Releases.AnyAsync(r => r.PackId == id && r.Version == version, cancel).ConfigureAwait(false))
             throw new ProblemException(409, "version-taken", $"Version {version} is released already, and a release is not changed. Choose another version.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Report.Count(Core.Checks.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
             throw new ProblemException(409, "blockers", $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
         var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
-        if (manifest.IsSound && manifest.Text!.FindString(snapshot.Profile.Manifest.VersionField) != version)
+        var isWhole = ReleaseChanges.IsWhole(manifest.Version);
+        if (!(isWhole ? ReleaseChanges.IsWhole(version) : ReleaseChanges.IsVersion(version)))
+            throw ProblemException.Unsound($"“{version}” is no version; {(isWhole ? "a whole number" : "three numbers such as 1.2.0")} {(isWhole ? "is" : "are")} wanted.");
+        if (manifest.IsSound && manifest.Version != version)
         {
             await desk.EditAsync(id, null, $"Set version {version}", before =>
             {
                 var file = before.Tree.Find(before.Profile.Manifest.Path) ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);
-                return [new TreeEdit.Write(file.Path, JsonText.Parse(file.ReadAll()).WithString(before.Profile.Manifest.VersionField, version))];
+                return [new TreeEdit.Write(file.Path, ManifestFacts.WithValue(before.Profile, file.ReadAll(), before.Profile.Manifest.VersionField, version))];
             }, cancel).ConfigureAwait(false);
         }
 

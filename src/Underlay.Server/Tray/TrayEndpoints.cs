@@ -65,7 +65,7 @@ internal static class TrayEndpoints
         FileOf(advice.File.Path),
         advice.File.Path.Value,
         PackSnapshot.HashOf(advice.File),
-        PngReader.IsPng(advice.File.ReadStart(8)),
+        SourceReader.FormatOf(advice.File.ReadStart(64)) is not null,
         advice.File.Length,
         advice.IsSure,
         [.. advice.Candidates.Select(c => new Candidate(c.Target.Value, c.Place.Key, LedgerEndpoints.TitleOf(c.Place, c.Place.Pattern?.Match(c.Target) ?? Core.Hosts.Bindings.None), c.Place.Noun, c.Confidence, c.Reason, snapshot.Tree.Find(c.Target) is not null))]);
@@ -140,10 +140,22 @@ internal static class TrayEndpoints
     {
         if (ReservedFolder.Holds(to)) return new ShapingResult([], $"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
         if (tree.Find(from) is not { } file) return new ShapingResult([], "it is no longer in the tray.");
+        if (to.Value.EndsWith(".png", StringComparison.Ordinal) && StepsFile.Read(tree, to) is null && SourceReader.ConversionOf(file.ReadAll()).Length > 0) return PlaceConverted(tree, file, to);
         if (tree.Find(to) is null) return new ShapingResult([new TreeEdit.Move(from, to)], null);
         if (StepsFile.Read(tree, to) is null) return new ShapingResult([new TreeEdit.Delete(to), new TreeEdit.Move(from, to)], null);
         var renewed = Shaping.Renew(tree, to, file.ReadAll());
         return renewed.Problem is null ? renewed with { Edits = [.. renewed.Edits, new TreeEdit.Delete(from)] } : renewed;
+    }
+
+    /// <summary>Places a picture that hosts do not read as it is: a PNG of it goes to the place, itself among the sources.</summary>
+    private static ShapingResult PlaceConverted(FileTree tree, TreeFile file, PackPath to)
+    {
+        var (png, problem) = SourceReader.ToPng(file.ReadAll());
+        if (png is null) return new ShapingResult([], $"it cannot be made a PNG: {problem}.");
+        var source = ReservedFolder.SourceOf(to);
+        return tree.Find(source) is null
+            ? new ShapingResult([new TreeEdit.Write(to, png), new TreeEdit.Move(file.Path, source)], null)
+            : new ShapingResult([new TreeEdit.Write(to, png), new TreeEdit.Write(source, file.ReadAll()), new TreeEdit.Delete(file.Path)], null);
     }
 
     private static async Task<Changed> DiscardAsync(Guid id, DiscardRequest request, PackDesk desk, CancellationToken cancel)

@@ -8,12 +8,23 @@ import SeverityMark from './SeverityMark.vue'
 const props = defineProps<{ columns: readonly SectionColumn[]; isSmall?: boolean; chosen?: string }>()
 defineEmits<{ choose: [place: string] }>()
 
-const shown = computed(() =>
-    props.columns.filter((c) => c.place !== 'elsewhere' || c.additions > 0 || marks(c).length > 0),
-)
+const isTouched = (c: SectionColumn) => c.overrides + c.additions > 0 || marks(c).length > 0
+const MOST_COLUMNS = 8
+/** Hosts with many places: those that the pack does not touch are left away where there is little room, and narrow where there is more. */
+const isCrowded = computed(() => props.columns.length > MOST_COLUMNS)
+const shown = computed(() => {
+    const touched = props.columns.filter(isTouched)
+    if (props.isSmall && isCrowded.value) return touched.length > 0 ? touched : props.columns.slice(0, MOST_COLUMNS)
+    return props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))
+})
+/** So many side by side that a mark has no room for its number; the row says the sum. */
+const isTight = computed(() => props.isSmall && shown.value.length > 12)
+const isNarrow = (c: SectionColumn) => isCrowded.value && !isTouched(c) && props.chosen !== c.place
 
 const pointed = ref<SectionColumn | null>(null)
-const width = (column: SectionColumn) => Math.max(2.2, Math.sqrt(column.inBase + column.additions))
+/** Wide by what there is, and no narrower than the title needs where many stand side by side. */
+const width = (column: SectionColumn) =>
+    Math.max(2.2, Math.sqrt(column.inBase + column.additions), isCrowded.value ? column.title.length * 0.45 : 0)
 const share = (column: SectionColumn) => (column.inBase === 0 ? 0 : column.overrides / column.inBase)
 const added = (column: SectionColumn) =>
     column.additions === 0 ? 0 : Math.max(0.12, column.additions / Math.max(column.inBase + column.additions, 1))
@@ -47,8 +58,9 @@ function says(column: SectionColumn) {
             v-for="column in shown"
             :key="column.place"
             :type="isSmall ? undefined : 'button'"
-            class="column min-w-[28px] basis-0 text-left"
-            :style="{ flexGrow: width(column) }"
+            class="column basis-0 text-left"
+            :class="isSmall ? 'min-w-[20px]' : 'min-w-[24px]'"
+            :style="{ flexGrow: isNarrow(column) ? 0 : width(column) }"
             :aria-pressed="isSmall ? undefined : chosen === column.place"
             :aria-label="says(column)"
             :role="isSmall ? 'img' : undefined"
@@ -82,7 +94,7 @@ function says(column: SectionColumn) {
                         :key="mark.severity"
                         class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-[2px] leading-3"
                     >
-                        <SeverityMark :severity="mark.severity" />{{ mark.number }}
+                        <SeverityMark :severity="mark.severity" />{{ isTight ? '' : mark.number }}
                     </span>
                 </span>
             </span>
@@ -92,7 +104,7 @@ function says(column: SectionColumn) {
                 class="text-tiny block truncate pt-0.5"
                 :class="chosen === column.place ? 'font-bold' : ''"
             >
-                {{ column.title }}
+                {{ isNarrow(column) ? '\u00a0' : column.title }}
             </span>
         </component>
         <!-- In the labels' place while a column is pointed at: its numbers. -->

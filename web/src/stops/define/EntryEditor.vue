@@ -14,7 +14,10 @@ import { useEntryText } from './useEntryText'
 
 /** Form and text of one entry, in step. */
 const props = defineProps<{ pack: string; entry: EntryView }>()
-const tab = useQueryValue('tab', 'form')
+const asked = useQueryValue('tab', 'form')
+/** Only JSON has a form beside its text. */
+const isJson = computed(() => props.entry.language === 'json')
+const tab = computed({ get: () => (isJson.value ? asked.value : 'text'), set: (now) => (asked.value = now) })
 const editing = useEntryText(
     () => props.pack,
     () => props.entry,
@@ -65,7 +68,7 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                     </h2>
                     <PathText :path="entry.path" />
                 </div>
-                <div class="flex gap-1" role="tablist" aria-label="How to edit">
+                <div v-if="isJson" class="flex gap-1" role="tablist" aria-label="How to edit">
                     <button
                         v-for="[key, word] in [
                             ['form', 'Form'],
@@ -112,7 +115,13 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                 </ul>
             </div>
             <div v-if="tab === 'text'" class="min-h-0 grow">
-                <JsonEditor v-model="text" :faults="faults" :schema="entry.schema" :choices="entry.choices" />
+                <JsonEditor
+                    v-model="text"
+                    :is-json="isJson"
+                    :faults="faults"
+                    :schema="entry.schema"
+                    :choices="entry.choices"
+                />
             </div>
             <div v-else-if="value === null" class="px-6 py-8">
                 <p>

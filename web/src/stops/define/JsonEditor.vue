@@ -12,7 +12,12 @@ import type { Choice, FaultView } from '@/api/client'
 import { completionsAt } from './completions'
 
 const text = defineModel<string>({ required: true })
-const props = defineProps<{ faults: readonly FaultView[]; schema: unknown; choices: Record<string, Choice[]> }>()
+const props = defineProps<{
+    isJson: boolean
+    faults: readonly FaultView[]
+    schema: unknown
+    choices: Record<string, Choice[]>
+}>()
 const host = ref<HTMLElement>()
 let view: EditorView | undefined
 
@@ -42,14 +47,18 @@ onMounted(() => {
             extensions: [
                 EditorView.cspNonce.of(nonce),
                 basicSetup,
-                json(),
+                props.isJson ? json() : [],
                 syntaxHighlighting(style),
                 theme,
                 EditorView.lineWrapping,
                 EditorView.contentAttributes.of({ 'aria-label': 'The entry as text' }),
-                autocompletion({
-                    override: [(context: CompletionContext) => completionsAt(context, props.schema, props.choices)],
-                }),
+                props.isJson
+                    ? autocompletion({
+                          override: [
+                              (context: CompletionContext) => completionsAt(context, props.schema, props.choices),
+                          ],
+                      })
+                    : [],
                 EditorView.updateListener.of((update) => {
                     if (update.docChanged) text.value = update.state.doc.toString()
                 }),

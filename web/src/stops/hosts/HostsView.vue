@@ -12,6 +12,12 @@ const {
     isPending,
     refetch,
 } = useQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
+const contents: Record<string, string> = {
+    picture: 'one picture',
+    entry: 'one JSON entry',
+    table: 'one CSV table',
+    index: 'one XML index',
+}
 const route = useRoute()
 const router = useRouter()
 const host = computed(() => hosts.value?.find((h) => h.key === route.params.host) ?? hosts.value?.[0])
@@ -61,7 +67,7 @@ const host = computed(() => hosts.value?.find((h) => h.key === route.params.host
                     <tr v-for="place in host.places" :key="place.key" class="border-line border-t">
                         <td class="py-1.5 pr-4 font-semibold">{{ place.title }}</td>
                         <td class="text-small pr-4 font-mono">{{ place.path ?? 'named in the manifest' }}</td>
-                        <td class="pr-4">{{ place.content === 'picture' ? 'one picture' : 'one JSON entry' }}</td>
+                        <td class="pr-4">{{ contents[place.content] }}</td>
                         <td>
                             {{
                                 place.basis === 'documented'

@@ -37,7 +37,13 @@ const offers = computed(() => {
     fit('stretch', 'stretched')
     for (const factor of factors.value)
         list.push({ title: `Enlarge by ${factor}`, step: { do: 'enlarge', factor } as StepView })
-    list.push({ title: 'Clear the outer ring', step: { do: 'clear-border' } as StepView })
+    list.push(
+        { title: 'Clear the outer ring', step: { do: 'clear-border' } as StepView },
+        { title: 'Cut a ground of one colour away', step: { do: 'cut-matte' } as StepView },
+        { title: 'Spread colours under clear pixels', step: { do: 'spread-colour' } as StepView },
+        { title: 'Make it grey', step: { do: 'grey' } as StepView },
+    )
+    if (props.picture.base) list.push({ title: 'Take the base’s alpha', step: { do: 'take-alpha' } as StepView })
     return list
 })
 
@@ -58,7 +64,7 @@ function choose(event: Event) {
 <template>
     <section aria-label="Steps">
         <p class="text-faint text-small pb-1">
-            Steps, from the file you saved to what goes into the pack. Drop a new PNG here and they run again.
+            Steps, from the file you saved to what goes into the pack. Drop a new picture here and they run again.
         </p>
         <ol class="flex flex-wrap items-stretch gap-2">
             <li class="plate border-line bg-paper rounded-card flex items-center gap-3 border px-2 py-1.5">
