@@ -17,17 +17,17 @@ internal sealed record Verdicts(IReadOnlySet<string> Predicted, IReadOnlySet<str
 /// <summary>Runs a check and the stand-in on one pack and compares them.</summary>
 internal static class Disagreement
 {
-    private static readonly Kilnmoor.Layer Base = Kilnmoor.Layer.OfBase(SmallBase.Files.Select(f => (f.Key, f.Value)));
+    private static readonly Dictionary<string, Kilnmoor.Layer> Bases = Repository.Kilnmoor.Editions.ToDictionary(e => e.Key, e => Kilnmoor.Layer.OfBase(SmallBase.FilesOf(e.Key).Select(f => (f.Key, f.Value))));
 
     /// <summary>Both verdicts. When the package is not listed, only the reasons are compared: nothing else was judged.</summary>
-    public static Verdicts Of(APack pack, CheckEngine? engine = null)
+    public static Verdicts Of(APack pack, CheckEngine? engine = null, string edition = "4.0")
     {
-        var report = pack.Check(Repository.Kilnmoor.Newest);
+        var report = pack.Check(Repository.Kilnmoor.FindEdition(edition));
         var findings = engine is null || report.Overlay is null ? report.Findings : engine.Run(report.Overlay);
-        return Compare(findings, Try(Zip(pack)));
+        return Compare(findings, Try(Zip(pack), edition));
     }
 
-    public static Verdicts Compare(IReadOnlyList<Finding> findings, Kilnmoor.Report trial)
+    public static Verdicts Compare(IReadOnlyList<Finding> findings, StandIns.Report trial)
     {
         var predicted = findings.SelectMany(f => f.Predicts).ToList();
         var unlisted = predicted.Where(p => p.Kind == PredictionKind.Unlisted).Select(p => $"unlisted {p.Code}").ToHashSet();
@@ -44,8 +44,8 @@ internal static class Disagreement
                 .ToHashSet());
     }
 
-    public static Kilnmoor.Report Try(byte[] package, string edition = "4.0") =>
-        Kilnmoor.Game.Load(Base, edition, insist: false, [("pack.kilnmoor", () => new MemoryStream(package))]);
+    public static StandIns.Report Try(byte[] package, string edition = "4.0") =>
+        Kilnmoor.Game.Load(Bases[edition], edition, insist: false, [("pack.kilnmoor", () => new MemoryStream(package))]);
 
     /// <summary>Packs every file as it is, by another writer than the one under test; what <c>build</c> leaves out goes in.</summary>
     public static byte[] Zip(APack pack)
@@ -87,6 +87,6 @@ internal static class Disagreement
         var result = ZipReader.Read(package, ArchiveLimits.Standard);
         return result.Problem is { } problem
             ? [ArchiveFindings.Of(problem)]
-            : CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, result.Tree!).Findings;
+            : CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, result.Tree!).Findings;
     }
 }

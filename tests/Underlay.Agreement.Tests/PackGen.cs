@@ -8,7 +8,7 @@ namespace Underlay.Agreement.Tests;
 internal static class PackGen
 {
     private static readonly string[] Surfaces = ["flagstone", "fence", "water", "flagston", "saltbrook_loam", "ochre"];
-    private static readonly string[] Wares = ["milk_jug", "soup_bowl", "milk_jugs", "tide_cup", "saltbrook_jar"];
+    private static readonly string[] Wares = ["milk_jug", "soup_bowl", "big_jug", "milk_jugs", "tide_cup", "saltbrook_jar"];
 
     private static readonly Gen<Pixel> AnyPixel =
         Gen.Select(Gen.Byte, Gen.OneOfConst<byte>(0, 0, 40, 255), Gen.Byte, Gen.OneOfConst<byte>(0, 128, 255, 255, 255)).Select((r, g, b, a) => new Pixel(r, g, b, a));
@@ -39,7 +39,7 @@ internal static class PackGen
             Gen.OneOfConst("", "\"rough\": 0.3, ", "\"rough\": 1.5, ", "\"rough\": \"1\", ", "\"ember\": 1, ", "\"ember\": -0.1, ", "\"other\": [1e3], ", "\"other\": 1e30, "),
             Gen.OneOfConst("", ", \"grain\": \"flagstone\"", ", \"grain\": \"ochre\"", ", \"grain\": \"Moss\"", ", \"grain\": \"nowhere\"", ", \"grain\": null"))
             .Select((made, edge, extra, grain) => $$"""{ {{extra}}"made_of": "{{made}}", "edge": {{edge}}{{grain}} }""")),
-        (2, Gen.OneOfConst(SmallBase.Descriptor, """{ "made_of": "reed", "edge": "mask" }""", """{ "made_of": "reed", "edge": "blend" }""")),
+        (2, Gen.OneOfConst(SmallBase.Descriptor, """{ "made_of": "reed", "edge": "mask" }""", """{ "made_of": "reed", "edge": "blend" }""", """{ "made_of": "stone", "edge": "opaque", "ember": 0.5 }""")),
         (1, BrokenJson(SmallBase.Descriptor)));
 
     private static readonly Gen<string> AnyWare = Gen.Frequency(
@@ -50,18 +50,64 @@ internal static class PackGen
             Gen.OneOfConst("clay", "clay", "stone", "tin"),
             Gen.OneOfConst("12", "12.0", "0", "1.5", "-3", "\"9\"", "null", "1e27", "1e29", "true", "1e-30"))
             .Select((prefix, name, shape, made, price) => SmallBase.Ware(prefix + name, shape, made, price))),
+        (6, Gen.Select(
+            Gen.OneOfConst("saltbrook.", "moor.", "moor."),
+            Gen.OneOfConst(Wares),
+            Gen.OneOfConst("", ", \"shape\": \"jug\", \"made_of\": \"clay\", \"price\": 4", ", \"shape\": \"jug\"", ", \"price\": 3, \"made_of\": \"tin\""),
+            Gen.OneOfConst("", "", ", \"like\": \"moor.milk_jug\"", ", \"like\": \"moor.soup_bowl\"", ", \"like\": \"moor.big_jug\"", ", \"like\": \"saltbrook.tide_cup\"", ", \"like\": \"moor.nothing\"", ", \"like\": 3"),
+            Gen.OneOfConst("", "", ", \"stall\": \"001\"", ", \"stall\": \"002\"", ", \"stall\": \"003\"", ", \"stall\": \"000\"", ", \"stall\": 3"),
+            Gen.OneOfConst("", "", ", \"ember\": 1", ", \"ember\": 0", ", \"ember\": 2", ", \"glaze\": \"moor.celadon\"", ", \"glaze\": \"saltbrook.tide\"", ", \"glaze\": \"moor.none\""))
+            .Select((prefix, name, own, like, stall, rest) => $$"""{ "id": "{{prefix}}{{name}}"{{own}}{{like}}{{stall}}{{rest}} }""")),
         (1, BrokenJson(SmallBase.Ware("moor.milk_jug"))));
 
+    private static readonly Gen<string> AnyGlaze = Gen.Frequency(
+        (4, Gen.Select(Gen.OneOfConst("moor.celadon", "saltbrook.tide", "saltbrook.kelp", "tide"), Gen.OneOfConst("#2f8f86", "#FFF", "#ffffff"), Gen.OneOfConst(", \"rim\": \"#E9EFE4\"", ""))
+            .Select((id, body, rim) => $$"""{ "id": "{{id}}", "body": "{{body}}"{{rim}} }""")),
+        (1, BrokenJson("""{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }""")));
+
+    private static readonly Gen<string> AnyTable = Gen.OneOf(
+        Gen.OneOfConst(
+            "code,do\ntide,add\n", "code,do\ntide,add\nclay_mark,remove\n", "code,name\ntide,Tide\n", "code,do\nclay_mark,change", "name,do\ntide,add\n", "code,do\ntide,keep\n", "code,do\ntide\n",
+            "code,code\na,b\n", "code,do\n\"tide\",\"add\"\n", "code,do\n\"ti\"\"de\",add\n", "code,do\n\"tide,add\n", "code,do\ntide,\"add\"x\n", "code,do\nti\"de,add\n", "", "\n", "code", "code,do\r\ntide,add\r\n", "code,do\n,add\n", "code,do\n\n",
+            "code,do,name\ntide,add,\"two\nlines\"\n", "code,do\ntide,add\rmoon,add\n", "\uFEFFcode,do\ntide,add\n", "frame,ms\n1,40\n", "frame\n1\n", "code,do,\ntide,add,\n", "code,do\ntide,add,"),
+        Gen.Select(Gen.Int[0, 40], Gen.OneOfConst('"', ',', '\n', '\r', 'x')).Select((at, c) => "code,do\ntide,add\nmoon,add\n".Insert(Math.Min(at, 26), c.ToString())));
+
+    private static readonly Gen<byte[]> AnyDds = Gen.Select(Gen.OneOfConst((64, 64), (128, 64), (72, 64), (32, 64)), Gen.OneOfConst("DXT1", "DXT5", "DXT3"), Gen.OneOfConst(0, 1, 2, 7), Gen.Int[-1, 1])
+        .Select((size, code, mips, more) => Dds.Of(size.Item1, size.Item2, code, mips, more));
+
+    private static Gen<byte[]> Sized(params (int, int)[] sizes) => Gen.Frequency(
+        (6, Gen.Select(Gen.OneOfConst(sizes), Gen.Bool, Gen.Bool).Select((s, ring, grey) =>
+        {
+            var picture = grey ? Picture.Filled(s.Item1, s.Item2, new Pixel(80, 80, 80, 255)) : Picture.Of(s.Item1, s.Item2);
+            return (ring ? picture.WithClearRing() : picture).ToPng();
+        })),
+        (1, AnyPng));
+
+    private static Gen<(string, byte[])> At(Gen<string> path, Gen<byte[]> bytes) => Gen.Select(path, bytes);
+
+    private static Gen<(string, byte[])> At(Gen<string> path, Gen<string> text) => Gen.Select(path, text).Select((p, t) => (p, Encoding.UTF8.GetBytes(t)));
+
     private static readonly Gen<(string, byte[])> AnyFile = Gen.Frequency(
-        (5, Gen.Select(Gen.OneOfConst(Surfaces), AnyPng).Select((n, b) => ($"art/surfaces/{n}.png", b))),
-        (5, Gen.Select(Gen.OneOfConst(Surfaces), AnyDescriptor).Select((n, t) => ($"art/surfaces/{n}.surface.json", Encoding.UTF8.GetBytes(t)))),
-        (3, Gen.Select(Gen.OneOfConst(Wares), Gen.OneOfConst("shelf", "skin", "mask"), AnyPng).Select((n, f, b) => ($"wares/{n}/{f}.png", b))),
-        (3, Gen.Select(Gen.OneOfConst(Wares), AnyWare).Select((n, t) => ($"wares/{n}/ware.json", Encoding.UTF8.GetBytes(t)))),
+        (5, At(Gen.OneOfConst(Surfaces).Select(n => $"art/surfaces/{n}.png"), AnyPng)),
+        (5, At(Gen.OneOfConst(Surfaces).Select(n => $"art/surfaces/{n}.surface.json"), AnyDescriptor)),
+        (3, At(Gen.Select(Gen.OneOfConst(Wares), Gen.OneOfConst("shelf", "skin", "mask")).Select((n, f) => $"wares/{n}/{f}.png"), AnyPng)),
+        (2, At(Gen.OneOfConst(Wares).Select(n => $"wares/{n}/skin.dds"), AnyDds)),
+        (6, At(Gen.OneOfConst(Wares).Select(n => $"wares/{n}/ware.json"), AnyWare)),
+        (2, At(Gen.Select(Gen.OneOfConst([.. Surfaces, .. Wares]), Gen.OneOfConst("surfaces", "wares")).Select((n, f) => $"art/embers/{f}/{n}.png"), Sized((64, 64), (32, 32)))),
+        (2, At(Gen.OneOfConst("001", "002", "003", "007", "01").Select(n => $"art/stalls/{n}.png"), Sized((96, 72), (96, 70)))),
+        (1, At(Gen.OneOfConst("jug", "vat").Select(n => $"art/shapes/{n}.json"), Gen.OneOfConst("{}", "{ \"outline\": [[0, 1], [1, 0.5]] }", "{ \"outline\": [[0, 1], [1]] }", "{ \"outline\": [[0, 1], [1, -1]], \"bands\": 3 }"))),
+        (3, At(Gen.OneOfConst("celadon", "tide", "kelp").Select(n => $"entries/glazes/{n}.json"), AnyGlaze)),
+        (2, At(Gen.OneOfConst("tide", "clay_mark", "moon").Select(n => $"art/seals/{n}.png"), Sized((44, 44), (132, 44), (140, 44), (60, 40)))),
+        (2, At(Gen.OneOfConst("tables/seals.csv", "tables/seals.csv", "art/flames/updraught/timing.csv", "art/flames/none/timing.csv"), AnyTable)),
+        (1, At(Gen.OneOfConst("art/friezes/year.png", "art/scenes/quay.png"), Sized((119, 15), (264, 150), (240, 135)))),
+        (3, At(Gen.Select(Gen.OneOfConst("quay", "hill", "fair"), Gen.OneOfConst("dawn", "noon", "lamp", "noon", "dusk")).Select((n, m) => $"art/awnings/{n}/{m}.png"), Sized((150, 60), (150, 60), (60, 150)))),
+        (3, At(Gen.Select(Gen.OneOfConst("oak", "reed"), Gen.OneOfConst("64", "96", "128", "192", "100")).Select((n, m) => $"art/boards/{n}/{m}.png"), Sized((64, 48), (96, 48), (128, 48), (192, 48)))),
+        (4, At(Gen.Select(Gen.OneOfConst("updraught", "updraught", "pit", "none"), Gen.OneOfConst("00", "01", "02", "03", "04", "05", "07", "1")).Select((n, m) => $"art/flames/{n}/{m}.png"), Sized((40, 40), (40, 40), (40, 48)))),
         (2, Gen.Select(Gen.OneOfConst("front.png", "cover/front.png", "frnt.png"), AnyPng).Select((n, b) => (n, b))),
         (2, Gen.Select(
             Gen.OneOfConst(
                 "notes.txt", "art/surface/flagstone.png", "art/surfaces/fence.png.png", "art/surfaces/Water.png", "art/surfaces/ochre.surface.jsn", "wares/milk_jug/Shelf.png",
-                "wares/tide_cup/shelv.png", "wares/tide_cup/wares.json", "ware/tide_cup/ware.json", "wares/new/tide_cup/skin.png", ".underlay/sources/a.png", "tables/seals.csv", "art/surfaces/a b.png"),
+                "wares/tide_cup/shelv.png", "wares/tide_cup/wares.json", "ware/tide_cup/ware.json", "wares/new/tide_cup/skin.png", ".underlay/sources/a.png", "tables/almanac.csv", "art/surfaces/a b.png", "art/flames/updraught/01.pngx"),
             AnyPng).Select((n, b) => (n, b))));
 
     public static readonly Gen<APack> Files = Gen.Select(AnyFile.List[1, 14], Gen.OneOfConst<string?>(null, null, "front.png", "cover/front.png", "art/surfaces/flagstone.png"))
@@ -80,7 +126,7 @@ internal static class PackGen
         .SelectMany(pack => Gen.OneOfConst("", "", "notes.txt", "tidepool/notes.txt", "a/b/c.txt", ".underlay/waivers.json").Select(extra => extra.Length == 0 ? pack : pack.With(extra, "{}")));
 
     public static string Manifest(string? front = null) =>
-        $$"""{ "id": "saltbrook.test", "version": "1.0.0", "title": "Test", "by": "Saltbrook", "reads": { "from": "4.0", "to": "4.0" }{{(front is null ? "" : $", \"front\": \"{front}\"")}} }""";
+        $$"""{ "id": "saltbrook.test", "version": "1.0.0", "title": "Test", "by": "Saltbrook", "reads": { "from": "3.0", "to": "4.0" }{{(front is null ? "" : $", \"front\": \"{front}\"")}} }""";
 
     private static Gen<string> BrokenJson(string sound) => Gen.OneOf(
         Gen.OneOfConst(

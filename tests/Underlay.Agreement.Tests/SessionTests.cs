@@ -8,7 +8,7 @@ namespace Underlay.Agreement.Tests;
 /// <summary>A check after a change says what a check from nothing says, and looks at what the change touches only.</summary>
 public class SessionTests
 {
-    private static CheckSession Open(APack pack) => CheckSession.Open(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, pack.Tree);
+    private static CheckSession Open(APack pack) => CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, pack.Tree);
 
     private static TreeEdit.Write Write(string path, byte[] bytes) => new(PackPath.Parse(path), bytes);
 
@@ -28,7 +28,7 @@ public class SessionTests
                     var written = writes.Select(w => w.Path).ToHashSet();
                     var deletes = session.Tree.Files.Where((f, i) => i % 3 == 0 && !written.Contains(f.Path)).Select(f => new TreeEdit.Delete(f.Path));
                     session = session.With([.. writes, .. deletes]);
-                    Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, _ => SmallBase.Catalogue, session.Tree)), Lines(session.Report));
+                    Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree)), Lines(session.Report));
                 }
             },
             iter: 300,

@@ -10,7 +10,7 @@ public class StandInTests
     private static APack Pack(string id, string version = "1.0.0", string from = "4.0", string to = "4.0", string needs = "") =>
         APack.Empty.With("firing.json", $$"""{ "id": "{{id}}", "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{(needs.Length == 0 ? "" : $", \"needs\": [{needs}]")}} }""");
 
-    private static Kilnmoor.Report Load(bool insist, params APack[] packs) =>
+    private static StandIns.Report Load(bool insist, params APack[] packs) =>
         Kilnmoor.Game.Load(Base, "4.0", insist, [.. packs.Select((p, i) => ($"{i}.kilnmoor", (Func<Stream>)(() => new MemoryStream(Disagreement.Zip(p)))))]);
 
     /// <summary>The reason for each package, "listed" for those that are.</summary>
@@ -49,6 +49,63 @@ public class StandInTests
     {
         var row = Load(false, Pack("a.low"), Pack("a.up").WithWare("tide_cup").Without("wares/tide_cup/skin.png")).Shown.Single(s => s.As != "right");
         Assert.Equal(("wares/tide_cup/skin.png", "1.kilnmoor", "blank"), (row.Path, row.From, row.As));
+    }
+
+    [Fact]
+    public void The_uppermost_package_that_has_a_member_supplies_the_set()
+    {
+        var whole = new[] { "dawn", "noon", "lamp" }.Aggregate(Pack("a.low"), (p, m) => p.With($"art/awnings/quay/{m}.png", Picture.Of(150, 60)));
+        var upper = Pack("a.up").With("art/awnings/quay/noon.png", Picture.Of(150, 60));
+        Assert.Equal(
+            [("art/awnings/quay/dawn.png", "1.kilnmoor", "unchanged"), ("art/awnings/quay/lamp.png", "1.kilnmoor", "unchanged"), ("art/awnings/quay/noon.png", "1.kilnmoor", "right")],
+            Load(false, whole, upper).Shown.Select(s => (s.Path, s.From, s.As)));
+        Assert.All(Load(false, upper, whole).Shown, s => Assert.Equal(("1.kilnmoor", "right"), (s.From, s.As)));
+    }
+
+    [Fact]
+    public void Frames_of_a_lower_package_among_an_upper_ones_are_mixed()
+    {
+        var lower = Enumerable.Range(1, 4).Aggregate(Pack("a.low"), (p, i) => p.With($"art/flames/updraught/0{i}.png", Picture.Of(40, 40)));
+        var upper = Enumerable.Range(1, 3).Aggregate(Pack("a.up"), (p, i) => p.With($"art/flames/updraught/0{i}.png", Picture.Of(48, 48)));
+        var row = Load(false, lower, upper).Shown.Single(s => s.As != "right");
+        Assert.Equal(("art/flames/updraught/04.png", "0.kilnmoor", "jumping"), (row.Path, row.From, row.As));
+        Assert.Equal(["mixed"], row.Also);
+    }
+
+    [Fact]
+    public void Tables_add_up_from_the_lowest_to_the_highest()
+    {
+        var seal = Picture.Of(60, 44).WithClearRing();
+        var one = Pack("a.one").With("tables/seals.csv", "code,do\ntide,add\n").With("art/seals/tide.png", seal);
+        var other = Pack("a.two").With("tables/seals.csv", "code,do\nmoon,add\ntide,remove\n").With("art/seals/moon.png", seal);
+        Assert.Equal([("art/seals/moon.png", "right"), ("art/seals/tide.png", "unlisted"), ("tables/seals.csv", "right")], Load(false, one, other).Shown.Select(s => (s.Path, s.As)));
+        Assert.All(Load(false, other, one).Shown, s => Assert.Equal("right", s.As));
+    }
+
+    [Fact]
+    public void A_ware_may_take_over_from_one_of_a_lower_package()
+    {
+        var lower = Pack("a.low").WithWare("tide_cup");
+        var upper = Pack("a.up").With("wares/tide_mug/ware.json", """{ "id": "a.tide_mug", "like": "saltbrook.tide_cup" }""").With("wares/tide_mug/shelf.png", Picture.Shelf()).With("wares/tide_mug/skin.png", Picture.Of(64, 64));
+        Assert.Empty(Load(false, lower, upper).Dropped);
+        Assert.Equal(["ownerless", "ownerless", "dangling"], Load(false, upper).Dropped.OrderBy(d => d.Path).Select(d => d.Code));
+    }
+
+    [Fact]
+    public void A_DDS_in_a_lower_package_beats_the_PNG_of_an_upper_one()
+    {
+        var lower = Pack("a.low").With("wares/milk_jug/skin.dds", Dds.Of(64, 64));
+        var upper = Pack("a.up").With("wares/milk_jug/skin.png", Picture.Of(64, 64));
+        var drop = Assert.Single(Load(false, lower, upper).Dropped);
+        Assert.Equal(("wares/milk_jug/skin.png", "1.kilnmoor", "outranked"), (drop.Path, drop.From, drop.Code));
+    }
+
+    [Fact]
+    public void Of_two_glazes_with_one_id_the_upper_packages_is_used()
+    {
+        const string Glaze = """{ "id": "a.tide", "body": "#112233", "rim": "#445566" }""";
+        var report = Load(false, Pack("a.low").With("entries/glazes/z.json", Glaze), Pack("a.up").With("entries/glazes/a.json", Glaze));
+        Assert.Equal(("entries/glazes/z.json", "twice"), (Assert.Single(report.Dropped).Path, report.Dropped[0].Code));
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "json", "--base", folders.Base);
         Assert.Equal(1, ran.ExitCode);
         var counts = Json(ran).GetProperty("counts");
-        Assert.Equal((16, 4, 0), (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
+        Assert.Equal((27, 8, 5), (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
         var foam = Json(ran).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("path").GetString() == "art/surfaces/saltbrook_foam.png");
         Assert.Equal(["code", "severity", "path", "pointer", "message", "fix", "waived"], foam.EnumerateObject().Select(p => p.Name));
         Assert.Equal("Write saltbrook_foam.surface.json", foam.GetProperty("fix").GetString());
@@ -56,7 +56,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "sarif");
         Assert.Equal((1, "2.1.0"), (ran.ExitCode, Json(ran).GetProperty("version").GetString()));
         var run = Json(ran).GetProperty("runs")[0];
-        Assert.Equal(20, run.GetProperty("results").GetArrayLength());
+        Assert.Equal(40, run.GetProperty("results").GetArrayLength());
         var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules");
         Assert.All(run.GetProperty("results").EnumerateArray(), r => Assert.Equal(r.GetProperty("ruleId").GetString(), rules[r.GetProperty("ruleIndex").GetInt32()].GetProperty("id").GetString()));
         var reef = run.GetProperty("results").EnumerateArray().Single(r => r.GetProperty("ruleId").GetString() == "entry/rejected");
@@ -82,6 +82,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal((1, false), (refused.ExitCode, File.Exists(package)));
         Assert.Equal(1, Run("fix", pack, "--host", "kilnmoor").ExitCode);
         folders.Lay("mended/tidepool", pack);
+        Run("fix", pack, "--host", "kilnmoor", "--only", "companion/outranked", "--only", "pack/leftover");
         Assert.Equal(0, Run("check", pack, "--host", "kilnmoor").ExitCode);
         var built = Run("build", pack, "--host", "kilnmoor", "--output", package);
         Assert.Equal(0, built.ExitCode);
@@ -89,8 +90,48 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var trial = Run("try", package, "--host", "kilnmoor", "--format", "json");
         Assert.Equal(0, trial.ExitCode);
         Assert.All(Json(trial).GetProperty("shown").EnumerateArray(), s => Assert.Equal("right", s.GetProperty("as").GetString()));
-        Assert.Equal(38, Json(trial).GetProperty("shown").GetArrayLength());
+        Assert.Equal(65, Json(trial).GetProperty("shown").GetArrayLength());
         Assert.Equal(0, Run("check", package, "--host", "kilnmoor").ExitCode);
+    }
+
+    [Fact]
+    public void Plates_with_contents_written_by_hand_load_in_their_printing_and_lose_rows_in_the_other()
+    {
+        var pack = folders.CopyOf("packs/northern-plates");
+        Assert.Equal(1, Run("check", pack, "--host", "wrenfield").ExitCode);
+        folders.Lay("mended/northern-plates", pack);
+        Assert.Equal(0, Run("check", pack, "--host", "wrenfield").ExitCode);
+        var package = Path.Combine(folders.NewFolder(), "northern.wrenfield");
+        Assert.Equal(0, Run("build", pack, "--host", "wrenfield", "--output", package).ExitCode);
+        var right = Run("try", package, "--host", "wrenfield", "--format", "json");
+        Assert.Equal(0, right.ExitCode);
+        Assert.Equal(61, Json(right).GetProperty("shown").GetArrayLength());
+        Assert.Equal(0, Run("check", package, "--host", "wrenfield").ExitCode);
+
+        var closed = Run("try", package, "--host", "wrenfield", "--edition", "1", "--format", "json");
+        Assert.Equal((1, "closed"), (closed.ExitCode, Json(closed).GetProperty("packages")[0].GetProperty("reason").GetString()));
+        var insisted = Run("try", package, "--host", "wrenfield", "--edition", "1", "--insist", "--format", "json");
+        Assert.Equal(1, insisted.ExitCode);
+        Assert.All(Json(insisted).GetProperty("dropped").EnumerateArray(), d => Assert.Equal("dangling", d.GetProperty("code").GetString()));
+        Assert.InRange(Json(insisted).GetProperty("dropped").GetArrayLength(), 5, 30);
+    }
+
+    [Fact]
+    public void A_whole_copy_of_a_base_with_three_changed_files_comes_down_to_three()
+    {
+        var pack = folders.CopyOf("packs/moorpaths");
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(pack, "art"), "*", SearchOption.AllDirectories)) File.Delete(file);
+        var changed = new[] { "art/seals/quayside.png", "art/scenes/hill.png", "wares/tea_cup/shelf.png" };
+        foreach (var file in Directory.EnumerateFiles(folders.Base, "*.png", SearchOption.AllDirectories))
+        {
+            var target = Path.Combine(pack, Path.GetRelativePath(folders.Base, file));
+            Directory.CreateDirectory(Path.GetDirectoryName(target)!);
+            File.Copy(file, target);
+        }
+
+        foreach (var path in changed) File.WriteAllBytes(Path.Combine(pack, path), [.. File.ReadAllBytes(Path.Combine(pack, path)), 0]);
+        Run("fix", pack, "--host", "kilnmoor", "--only", "pack/unchanged");
+        Assert.Equal(["art/scenes/hill.png", "art/seals/quayside.png", "firing.json", "front.png", "wares/tea_cup/shelf.png"], Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(pack, f)).Order(StringComparer.Ordinal));
     }
 
     [Fact]
@@ -98,7 +139,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     {
         var pack = folders.CopyOf("packs/tidepool");
         var before = Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order().ToList();
-        Assert.Contains("Would apply 3 fixes; 15 blockers", Run("fix", pack, "--host", "kilnmoor", "--dry-run").Output, StringComparison.Ordinal);
+        Assert.Contains("Would apply 5 fixes; 24 blockers", Run("fix", pack, "--host", "kilnmoor", "--dry-run").Output, StringComparison.Ordinal);
         Assert.Equal(before, Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order());
     }
 

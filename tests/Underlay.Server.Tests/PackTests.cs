@@ -12,8 +12,9 @@ public class PackTests(RunningServer server)
     {
         var packs = await TestPack.ReadAsync(await server.CreateClient().GetAsync("/api/packs"));
         var demo = packs.EnumerateArray().Where(p => p.GetProperty("about").GetString() is not null).ToList();
-        Assert.Equal(["Tidepool Glazes", "Moor Paths"], demo.Select(p => p.GetProperty("summary").GetProperty("title").GetString()));
+        Assert.Equal(["Tidepool Glazes", "Winter Market", "Moor Paths", "Northern Plates"], demo.Select(p => p.GetProperty("summary").GetProperty("title").GetString()));
         Assert.True(demo[0].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32() > 10);
+        Assert.Equal(0, demo[2].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32());
         Assert.Equal(0, demo[1].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32());
     }
 

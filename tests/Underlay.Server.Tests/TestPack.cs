@@ -14,9 +14,9 @@ public sealed class TestPack(HttpClient http, Guid id)
 
     public HttpClient Http => http;
 
-    public static async Task<TestPack> BeginAsync(HttpClient http, string title)
+    public static async Task<TestPack> BeginAsync(HttpClient http, string title, string host = "kilnmoor", string edition = "4.0")
     {
-        var made = await http.PostAsJsonAsync("/api/packs", new { title, host = "kilnmoor", edition = "4.0", prefix = "saltbrook" });
+        var made = await http.PostAsJsonAsync("/api/packs", new { title, host, edition, prefix = "saltbrook" });
         return new TestPack(http, (await ReadAsync(made)).GetProperty("id").GetGuid());
     }
 

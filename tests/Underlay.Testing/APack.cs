@@ -39,25 +39,49 @@ public sealed record APack(IReadOnlyDictionary<string, byte[]> Files)
         .With($"art/surfaces/{name}.png", picture)
         .With($"art/surfaces/{name}.surface.json", descriptor);
 
-    public CheckReport Check(Edition? edition = null) => CheckReport.Make(Repository.Kilnmoor, edition, _ => SmallBase.Catalogue, Tree);
+    public CheckReport Check(Edition? edition = null) => CheckReport.Make(Repository.Kilnmoor, edition, SmallBase.Of, Tree);
 
     public IReadOnlyList<Finding> Findings() => Check().Findings;
 
-    /// <summary>The one finding that there is.</summary>
-    public Finding Finding() => Findings() is [var only] ? only : throw new InvalidOperationException("Not one finding but: " + string.Join("; ", Findings().Select(f => $"{f.Code} {f.Path}: {f.Message}")));
+    /// <summary>The one finding that there is, advice on how things look aside; or the one piece of such advice.</summary>
+    public Finding Finding()
+    {
+        var all = Findings();
+        var plain = all.Where(f => !OnLooks.Contains(f.Code.Value)).ToList();
+        return plain is [var only] ? only : plain.Count == 0 && all is [var advice] ? advice : throw new InvalidOperationException("Not one finding but: " + string.Join("; ", all.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
+    }
+
+    /// <summary>The one finding of a code, where it is advice on looks; else the one finding that there is.</summary>
+    public Finding Finding(string code) => OnLooks.Contains(code) ? Findings().Single(f => f.Code.Value == code) : Finding();
+
+    private static readonly string[] OnLooks = ["thing/half-changed", "image/unlike-base", "image/neighbour-step"];
 }
 
-/// <summary>A base of three surfaces and two wares, in the places of Kilnmoor 4.0.</summary>
+/// <summary>A base with something in every place of Kilnmoor 4.0.</summary>
 public static class SmallBase
 {
     public const string Descriptor = """{ "made_of": "stone", "edge": "opaque" }""";
 
     public static IReadOnlyDictionary<string, byte[]> Files { get; } = Make();
 
-    public static BaseCatalogue Catalogue { get; } = BaseCatalogue.Read(
-        Repository.Kilnmoor,
-        Repository.Kilnmoor.Newest,
-        FileTree.OfBytes(Files.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
+    private static readonly Dictionary<string, BaseCatalogue> Catalogues = Repository.Kilnmoor.Editions.ToDictionary(
+        e => e.Key,
+        e => BaseCatalogue.Read(Repository.Kilnmoor, e, FileTree.OfBytes(FilesOf(e.Key).Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value)))));
+
+    /// <summary>Of the newest edition.</summary>
+    public static BaseCatalogue Catalogue => Of(Repository.Kilnmoor.Newest);
+
+    public static BaseCatalogue Of(Edition edition) => Catalogues[edition.Key];
+
+    /// <summary>The files of an edition: until 3.1 pictures were smaller, in 3.0 nothing glowed.</summary>
+    public static IReadOnlyDictionary<string, byte[]> FilesOf(string edition)
+    {
+        if (edition == "4.0") return Files;
+        var files = new Dictionary<string, byte[]>(Files) { ["art/scenes/quay.png"] = Own(Picture.Of(240, 135)).ToPng() };
+        foreach (var path in files.Keys.Where(p => p.EndsWith("/shelf.png", StringComparison.Ordinal)).ToList()) files[path] = Own(Picture.Shelf(48, 48)).ToPng();
+        if (edition == "3.0") files.Remove("art/embers/wares/soup_bowl.png");
+        return files;
+    }
 
     public static string Ware(string id, string shape = "jug", string madeOf = "clay", string price = "12") =>
         $$"""{ "id": "{{id}}", "shape": "{{shape}}", "made_of": "{{madeOf}}", "price": {{price}} }""";
@@ -66,15 +90,34 @@ public static class SmallBase
     {
         var files = APack.Empty
             .With("tables/materials.csv", "code,name,group,since\nstone,Stone,ground,3.0\nclay,Clay,clay,3.0\nreed,Reed,grown,3.0\n")
-            .With("art/shapes/jug.json", "{}")
-            .With("art/shapes/bowl.json", "{}")
+            .With("codes/markets.csv", "code,name,group,since\nquay,Quay,,3.0\nhill,Hill,,3.0\n")
+            .With("codes/kilns.csv", "code,name,group,since\nupdraught,Updraught kiln,,3.0\npit,Pit,,3.0\n")
+            .With("codes/neighbours.csv", "one,other\nflagstone,fence\n")
+            .With("art/shapes/jug.json", Outline)
+            .With("art/shapes/bowl.json", Outline)
+            .With("tables/seals.csv", "code,name\nclay_mark,Clay mark\n")
+            .With("art/seals/clay_mark.png", Own(Picture.Of(60, 44).WithClearRing()))
+            .With("entries/glazes/celadon.json", """{ "id": "moor.celadon", "body": "#9ec2b4", "rim": "#2f6e63" }""")
+            .With("art/friezes/year.png", Own(Picture.Filled(1190, 150, new Pixel(90, 80, 70, 255))))
+            .With("art/scenes/quay.png", Own(Picture.Of(264, 150)))
+            .With("art/embers/wares/soup_bowl.png", Own(Picture.Filled(64, 64, new Pixel(0, 0, 0, 255)), grey: true))
+            .With("art/stalls/001.png", Own(Picture.Of(96, 72)))
+            .With("art/stalls/002.png", Own(Picture.Of(96, 72)))
             .WithSurface("flagstone", Own(Picture.Of(64, 64)))
             .WithSurface("fence", Own(Picture.Of(64, 64)).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "grain": "flagstone" }""")
             .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "blend" }""");
-        foreach (var (name, shape) in new[] { ("milk_jug", "jug"), ("soup_bowl", "bowl") })
+        foreach (var member in new[] { "dawn", "noon", "lamp" }) files = files.With($"art/awnings/quay/{member}.png", Own(Picture.Of(150, 60)));
+        foreach (var width in new[] { 64, 96, 128, 192 }) files = files.With($"art/boards/oak/{width}.png", Own(Picture.Of(width, 48).WithClearRing()));
+        for (var i = 1; i <= 4; i++) files = files.With($"art/flames/updraught/0{i}.png", Own(Picture.Of(40, 40)));
+        foreach (var (name, entry) in new[]
+        {
+            ("milk_jug", """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 12, "stall": "001", "glaze": "moor.celadon" }"""),
+            ("soup_bowl", """{ "id": "moor.soup_bowl", "shape": "bowl", "made_of": "clay", "price": 12, "stall": "002", "ember": 0.5 }"""),
+            ("big_jug", """{ "id": "moor.big_jug", "like": "moor.milk_jug", "price": 20 }"""),
+        })
         {
             files = files
-                .With($"wares/{name}/ware.json", Ware($"moor.{name}", shape))
+                .With($"wares/{name}/ware.json", entry)
                 .With($"wares/{name}/shelf.png", Own(Picture.Shelf()))
                 .With($"wares/{name}/skin.png", Own(Picture.Of(64, 64)))
                 .With($"wares/{name}/mask.png", Own(Picture.Mask()));
@@ -84,5 +127,7 @@ public static class SmallBase
     }
 
     /// <summary>The base's pictures differ in a pixel from those that tests lay over them.</summary>
-    private static Picture Own(Picture picture) => picture.With(7, 7, new Pixel(1, 0, 3, 255));
+    private static Picture Own(Picture picture, bool grey = false) => picture.With(7, 7, grey ? new Pixel(1, 1, 1, 255) : new Pixel(1, 0, 3, 255));
+
+    private const string Outline = """{ "outline": [[0, 0.5], [1, 0.4]] }""";
 }

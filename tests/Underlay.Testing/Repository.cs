@@ -12,6 +12,8 @@ public static class Repository
 
     public static HostProfile Kilnmoor { get; } = ProfileFolder.Read(Hosts, "kilnmoor").Profile;
 
+    public static HostProfile Wrenfield { get; } = ProfileFolder.Read(Hosts, "wrenfield").Profile;
+
     private static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;

@@ -12,7 +12,7 @@ public class WaiverTests
     {
         var report = Waived(Pack, "meant small").Check();
         Assert.False(report.Blocks);
-        Assert.Equal("meant small", Assert.Single(report.Findings).Waiver!.Reason);
+        Assert.Equal("meant small", report.Findings.Single(f => f.Waiver is not null).Waiver!.Reason);
         Assert.Equal(0, report.Count(Severity.Blocker));
     }
 

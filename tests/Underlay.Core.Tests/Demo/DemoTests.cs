@@ -1,5 +1,6 @@
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
 using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Demo;
@@ -8,9 +9,15 @@ public class DemoTests
 {
     private static readonly Dictionary<string, FileTree> Trees = DemoCatalogue.Folders.ToDictionary(f => f.Folder, f => f.Make());
 
-    private static readonly BaseCatalogue Base = BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, Trees["base/kilnmoor/4.0"]);
+    private static readonly Dictionary<Edition, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
+        .SelectMany(h => h.Editions.Select(e => (Edition: e, Base: BaseCatalogue.Read(h, e, Trees[$"base/{h.Key}/{e.Key}"]))))
+        .ToDictionary(b => b.Edition, b => b.Base);
 
-    private static CheckReport Check(FileTree tree) => CheckReport.Make(Repository.Kilnmoor, null, _ => Base, tree);
+    private static CheckReport Check(FileTree tree) => Check(Repository.Kilnmoor, tree);
+
+    private static CheckReport Check(HostProfile host, FileTree tree, string? edition = null) => CheckReport.Make(host, host.FindEdition(edition), e => Bases[e], tree);
+
+    private static IEnumerable<(string, string)> Codes(CheckReport report) => report.Findings.Select(f => (f.Code.Value, f.Path));
 
     [Fact]
     public void The_same_bytes_are_made_each_time()
@@ -23,21 +30,42 @@ public class DemoTests
         }
     }
 
-    [Fact]
-    public void The_bare_base_has_nothing_wrong_with_it()
+    [Theory]
+    [InlineData("kilnmoor", "3.0")]
+    [InlineData("kilnmoor", "3.1")]
+    [InlineData("kilnmoor", "4.0")]
+    [InlineData("wrenfield", "1")]
+    [InlineData("wrenfield", "2")]
+    public void The_bare_base_has_nothing_wrong_with_it(string host, string edition)
     {
-        var pack = Trees["base/kilnmoor/4.0"].With([new TreeEdit.Write(Repository.Kilnmoor.Manifest.Path, System.Text.Encoding.UTF8.GetBytes(APack.Manifest))]);
-        Assert.DoesNotContain(Check(pack).Findings, f => f.Code.Value is not ("path/no-place" or "pack/unchanged"));
+        var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
+        var manifest = host == "kilnmoor" ? APack.Manifest.Replace("4.0", edition, StringComparison.Ordinal) : AGuide.Manifest.Replace("printing = 2", $"printing = {edition}", StringComparison.Ordinal);
+        var pack = Trees[$"base/{host}/{edition}"].With([new TreeEdit.Write(profile.Manifest.Path, System.Text.Encoding.UTF8.GetBytes(manifest))]);
+        // Birds of another printing have other codes, and so plates that stay behind.
+        Assert.DoesNotContain(Check(profile, pack).Findings, f => f.Code.Value is not ("path/no-place" or "pack/unchanged"));
     }
 
-    [Fact]
-    public void Moorpaths_is_clean() => Assert.Empty(Check(Trees["packs/moorpaths"]).Findings);
+    [Theory]
+    [InlineData("moorpaths")]
+    [InlineData("wintermarket")]
+    public void A_clean_pack_has_no_findings(string pack) => Assert.Empty(Codes(Check(Trees[$"packs/{pack}"])));
 
     [Fact]
     public void Each_mistake_of_tidepool_is_found_and_none_that_is_not_there() =>
         Assert.Equal(
             [
+                ("set/incomplete", "art/awnings/quay/lamp.png"),
+                ("companion/not-enabled", "art/embers/surfaces/cobble_river.png"),
+                ("image/not-grey", "art/embers/wares/salt_crock.png"),
+                ("series/canvas", "art/flames/pit/04.png"),
+                ("image/crosses-field", "art/friezes/spring.png"),
+                ("image/wrong-size", "art/scenes/quay.png"),
+                ("pack/rolled-back", "art/scenes/quay.png"),
+                ("name/not-listed", "art/seals/saltbrook_tide.png"),
+                ("image/fine-lettering", "art/seals/saltbrook_wave.png"),
+                ("companion/unwanted", "art/stalls/099.png"),
                 ("path/near-miss", "art/surface/cobble_river.png"),
+                ("edition/renamed", "art/surfaces/flagstone.png"),
                 ("path/near-miss", "art/surfaces/quay_stone.png.png"),
                 ("companion/missing", "art/surfaces/saltbrook_foam.png"),
                 ("entry/unreadable", "art/surfaces/saltbrook_mussel.surface.json"),
@@ -46,27 +74,50 @@ public class DemoTests
                 ("entry/dangling", "art/surfaces/saltbrook_tideline.surface.json"),
                 ("image/not-power-of-two", "art/surfaces/sand_rippled.png"),
                 ("image/alpha", "art/surfaces/straw_loose.png"),
+                ("pack/leftover", "art/surfaces/water_still_old.png"),
+                ("pack/unchanged", "entries/glazes/olive.json"),
                 ("image/too-heavy", "front.png"),
                 ("path/no-place", "notes.txt"),
+                ("table/copied-rows", "tables/seals.csv"),
                 ("image/wrong-size", "wares/broth_bowl/shelf.png"),
+                ("thing/half-changed", "wares/broth_bowl/shelf.png"),
                 ("entry/dangling", "wares/kelp_bottle/ware.json"),
-                ("image/needs-clear-border", "wares/oil_jar/shelf.png"),
+                ("image/alpha-lost", "wares/oil_jar/shelf.png"),
+                ("thing/half-changed", "wares/oil_jar/shelf.png"),
+                ("companion/outranked", "wares/reed_vase/skin.png"),
                 ("image/mask-colours", "wares/salt_crock/mask.png"),
                 ("name/prefix", "wares/sea_jar/ware.json"),
+                ("pack/leftover", "wares/thumbs.db"),
                 ("entry/misnamed", "wares/tide_bowl/ware.json"),
                 ("image/not-a-multiple", "wares/tide_cup/skin.png"),
+                ("entry/twice", "wares/tide_tray/ware.json"),
                 ("image/unreadable", "wares/wash_basin/skin.png"),
                 ("companion/size-differs", "wares/water_jug/mask.png"),
+                ("thing/half-changed", "wares/water_jug/shelf.png"),
             ],
-            Check(Trees["packs/tidepool"]).Findings.Select(f => (f.Code.Value, f.Path)));
+            Codes(Check(Trees["packs/tidepool"])));
 
     [Fact]
-    public void Fixes_and_mended_files_leave_only_the_note_that_is_no_part_of_the_pack()
+    public void Fixes_and_mended_files_leave_only_advice()
     {
         var (tree, applied, _) = FixRunner.Run("tidepool", Trees["packs/tidepool"], Check, Repository.Kilnmoor, []);
-        Assert.Equal(3, applied.Count);
+        Assert.Equal(5, applied.Count);
         var mended = tree.With(Trees["mended/tidepool"].Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
-        Assert.Equal("notes.txt", Assert.Single(Check(mended).Findings).Path);
+        mended = FixRunner.Run("tidepool", mended, Check, Repository.Kilnmoor, ["companion/outranked", "pack/leftover", "pack/unchanged"]).Tree;
+        Assert.Equal([("path/no-place", "notes.txt")], Check(mended).Findings.Where(f => f.Severity != Severity.Note).Select(f => (f.Code.Value, f.Path)));
+    }
+
+    [Fact]
+    public void Northern_plates_lack_their_contents_and_are_clean_with_them()
+    {
+        var pack = Trees["packs/northern-plates"];
+        Assert.Equal(60, Check(Repository.Wrenfield, pack).Findings.Count(f => f.Code.Value == "index/missing-row"));
+        var mended = pack.With(Trees["mended/northern-plates"].Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
+        Assert.Empty(Codes(Check(Repository.Wrenfield, mended)));
+        // The first printing knows neither the plumage in flight nor the new codes.
+        var first = Check(Repository.Wrenfield, mended, "1").Findings.Where(f => f.Code.Value == "index/unknown").ToList();
+        Assert.Contains(first, f => f.Message.Contains("“flight”", StringComparison.Ordinal));
+        Assert.Contains(first, f => f.Message.Contains("bird code", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -24,8 +24,8 @@ public class PathPatternTests
     [InlineData("stalls/{nnn}.png", "stalls/014.png", "nnn=014")]
     [InlineData("stalls/{nnn}.png", "stalls/14.png", null)]
     [InlineData("a/{name}/{nnn}.png", "a/jug/001.png", "name=jug&nnn=001")]
-    [InlineData("plates/**/x{name}.png", "plates/xa.png", "name=a")]
-    [InlineData("plates/**/x{name}.png", "plates/b/c/xa.png", "name=a")]
+    [InlineData("plates/**/x{name}.png", "plates/xa.png", "**=&name=a")]
+    [InlineData("plates/**/x{name}.png", "plates/b/c/xa.png", "**=b/c&name=a")]
     [InlineData("awnings/{dawn,noon}.png", "awnings/noon.png", "dawn,noon=noon")]
     [InlineData("awnings/{dawn,noon}.png", "awnings/night.png", null)]
     public void A_path_fits_or_does_not(string pattern, string path, string? bindings) =>

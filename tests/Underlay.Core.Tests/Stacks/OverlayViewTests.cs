@@ -15,7 +15,7 @@ public class OverlayViewTests
         var coverage = Coverage.Of(Over(pack)).ToDictionary(c => c.Place.Key);
         Assert.Equal((3, 1, 1), (coverage["surfaces"].InBase, coverage["surfaces"].Overrides, coverage["surfaces"].Additions));
         Assert.Equal((3, 0, 1), (coverage["surface-descriptors"].InBase, coverage["surface-descriptors"].Overrides, coverage["surface-descriptors"].Additions));
-        Assert.Equal((2, 0, 1), (coverage["wares"].InBase, coverage["wares"].Overrides, coverage["wares"].Additions));
+        Assert.Equal((3, 0, 1), (coverage["wares"].InBase, coverage["wares"].Overrides, coverage["wares"].Additions));
     }
 
     [Fact]

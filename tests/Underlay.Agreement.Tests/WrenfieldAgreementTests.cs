@@ -1,0 +1,87 @@
+using System.Formats.Tar;
+using System.IO.Compression;
+using System.Security.Cryptography;
+using System.Text;
+using CsCheck;
+using Underlay.Testing;
+
+namespace Underlay.Agreement.Tests;
+
+/// <summary>The check and the viewer's stand-in have to say the same of every guide.</summary>
+public class WrenfieldAgreementTests
+{
+    private static readonly Dictionary<string, Wrenfield.Library> Libraries = Repository.Wrenfield.Editions.ToDictionary(e => e.Key, e => Wrenfield.Library.Of(SmallLibrary.FilesOf(e.Key).Select(f => (f.Key, f.Value))));
+
+    [Theory]
+    [InlineData("1")]
+    [InlineData("2")]
+    public void Every_outcome_and_drop_of_random_guides_is_predicted_and_every_blocker_confirmed(string printing) =>
+        GuideGen.Guides.Sample(guide => AssertAgreement(guide.With("guide.toml", AGuide.Manifest.Replace("printing = 2", $"printing = {printing}", StringComparison.Ordinal)), printing), iter: 300, threads: Environment.ProcessorCount);
+
+    [Fact]
+    public void Every_reason_for_an_unlisted_guide_is_predicted() =>
+        GuideGen.Manifests.Sample(guide => AssertAgreement(guide, "2"), iter: 300, threads: Environment.ProcessorCount);
+
+    [Fact]
+    public void A_folio_with_another_hash_leaves_its_plates_blank_and_is_refused_when_it_is_checked()
+    {
+        var guide = AGuide.Of().With("plates/a.png", Picture.Of(300, 300)).WithContents(("asbra", "adult", "plates/a.png"));
+        var package = Zip(guide, tamper: true);
+        var row = Assert.Single(Try(package, "2").Shown, s => s.As != "right");
+        Assert.Equal(("plates/a.png", "blank"), (row.Path, row.As));
+        var read = Core.Packaging.ZipReader.Read(package, Core.Packaging.ArchiveLimits.Standard);
+        Assert.Equal(Core.Packaging.ArchiveProblemKind.Damaged, Core.Packaging.Folios.Unfold(Repository.Wrenfield, read.Tree!).Problem!.Kind);
+    }
+
+    [Fact]
+    public void Of_two_guides_both_show_their_plates_and_a_compressed_one_is_not_listed()
+    {
+        var one = AGuide.Of().With("plates/a.png", Picture.Of(300, 300)).WithContents(("asbra", "adult", "plates/a.png"));
+        var other = one.With("guide.toml", AGuide.Manifest.Replace("0a1b2c3d", "1a1b2c3d", StringComparison.Ordinal));
+        var report = Wrenfield.Viewer.Load(Libraries["2"], 2, false, [("b.wrenfield", () => new MemoryStream(Zip(one))), ("a.wrenfield", () => new MemoryStream(Zip(other))), ("c.wrenfield", () => new MemoryStream(Disagreement.Zip(new APack(one.Files))))]);
+        Assert.Equal(["a.wrenfield", "b.wrenfield", "c.wrenfield"], report.Packages.Select(p => p.File));
+        Assert.Equal("damaged", report.Packages[2].Reason);
+        Assert.Equal(2, report.Shown.Count(s => s.Path == "plates/a.png"));
+    }
+
+    private static void AssertAgreement(AGuide guide, string printing)
+    {
+        if (Compare(guide, printing).Agree) return;
+        var small = Disagreement.Shrink(new APack(guide.Files), p => !Compare(new AGuide(p.Files), printing).Agree);
+        var files = string.Join("\n", small.Files.Select(f => $"{f.Key} ({f.Value.Length} bytes) {(f.Key.EndsWith(".png", StringComparison.Ordinal) ? "" : Encoding.UTF8.GetString(f.Value))}"));
+        Assert.Fail($"{Compare(new AGuide(small.Files), printing)}\n{files}\n{string.Join("\n", new AGuide(small.Files).Check(Repository.Wrenfield.FindEdition(printing)).Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}"))}");
+    }
+
+    private static Verdicts Compare(AGuide guide, string printing) =>
+        Disagreement.Compare(guide.Check(Repository.Wrenfield.FindEdition(printing)).Findings, Try(Zip(guide), printing));
+
+    private static StandIns.Report Try(byte[] package, string printing) =>
+        Wrenfield.Viewer.Load(Libraries[printing], printing == "1" ? 1 : 2, insist: false, [("pack.wrenfield", () => new MemoryStream(package))]);
+
+    /// <summary>Packs by other writers than those under test: a stored ZIP, plates in one TAR.</summary>
+    private static byte[] Zip(AGuide guide, bool tamper = false)
+    {
+        var files = new Dictionary<string, byte[]>(guide.Files);
+        var plates = files.Where(f => f.Key.StartsWith("plates/", StringComparison.Ordinal)).ToList();
+        if (plates.Count > 0 && files.TryGetValue("guide.toml", out var manifest) && Encoding.UTF8.GetString(manifest) is var text && text.EndsWith("version = 3\n", StringComparison.Ordinal))
+        {
+            using var folio = new MemoryStream();
+            using (var tar = new TarWriter(folio, TarEntryFormat.Pax, leaveOpen: true))
+                foreach (var (path, bytes) in plates) tar.WriteEntry(new PaxTarEntry(TarEntryType.RegularFile, path) { DataStream = new MemoryStream(bytes) });
+            foreach (var (path, _) in plates) files.Remove(path);
+            var hash = Convert.ToHexStringLower(SHA256.HashData(folio.ToArray()));
+            files["folios/one.tar"] = folio.ToArray();
+            files["guide.toml"] = Encoding.UTF8.GetBytes($"{text}\n[[folio]]\nfile = \"folios/one.tar\"\nsha256 = \"{(tamper ? new string('0', 64) : hash)}\"\n");
+        }
+
+        using var package = new MemoryStream();
+        using (var zip = new ZipArchive(package, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (path, bytes) in files)
+            {
+                using var entry = zip.CreateEntry(path, CompressionLevel.NoCompression).Open();
+                entry.Write(bytes);
+            }
+
+        return package.ToArray();
+    }
+}
