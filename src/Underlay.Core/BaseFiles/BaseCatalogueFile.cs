@@ -13,7 +13,7 @@ namespace Underlay.Core.BaseFiles;
 public static class BaseCatalogueFile
 {
     // Raised whenever the facts or their layout change.
-    private const int Layout = 4;
+    private const int Layout = 5;
 
     /// <summary>Writes a catalogue.</summary>
     public static void Write(BaseCatalogue catalogue, Stream output)
@@ -123,6 +123,11 @@ public static class BaseCatalogueFile
         WritePixel(writer, pixels.FirstGreen);
         writer.Write(pixels.GreenPixels);
         WritePixel(writer, pixels.FirstTinted);
+        writer.Write(pixels.BleedShare);
+        writer.Write(pixels.Lettering is not null);
+        if (pixels.Lettering is not var (contrast, stroke)) return;
+        writer.Write(contrast);
+        writer.Write(stroke);
     }
 
     private static PictureFacts? ReadPicture(BinaryReader reader)
@@ -133,7 +138,7 @@ public static class BaseCatalogueFile
             ? new PictureHeader(new PixelSize(reader.ReadInt32(), reader.ReadInt32()), (PngColour)reader.ReadByte(), reader.ReadBoolean(), reader.ReadBoolean())
             : null;
         var pixels = reader.ReadBoolean()
-            ? new PixelFacts((AlphaUse)reader.ReadByte(), ReadPixel(reader), ReadPixel(reader), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader))
+            ? new PixelFacts((AlphaUse)reader.ReadByte(), ReadPixel(reader), ReadPixel(reader), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadDouble(), reader.ReadBoolean() ? new Lettering(reader.ReadDouble(), reader.ReadDouble()) : null)
             : null;
         return new PictureFacts(problem.Length == 0 ? null : problem, header, pixels);
     }

@@ -19,17 +19,8 @@ internal static class Blame
             }
 
         var better = Enumerable.Range(0, findings.Count).Where(i => findings[i].Covers.Count > 0).ToLookup(i => findings[i].Path, StringComparer.Ordinal);
-        var root = new int[findings.Count];
-        for (var i = 0; i < findings.Count; i++) root[i] = FindRoot(findings, causes, better, i);
-        var folded = new List<Finding>();
-        for (var i = 0; i < findings.Count; i++)
-        {
-            if (root[i] != i) continue;
-            var followers = Enumerable.Range(0, findings.Count).Where(j => j != i && root[j] == i).Select(j => findings[j]).ToList();
-            folded.Add(followers.Count == 0 ? findings[i] : Take(findings[i], followers));
-        }
-
-        return folded;
+        var byRoot = Enumerable.Range(0, findings.Count).ToLookup(i => FindRoot(findings, causes, better, i));
+        return [.. byRoot.OrderBy(g => g.Key).Select(g => Take(findings[g.Key], [.. g.Where(i => i != g.Key).Select(i => findings[i])]))];
     }
 
     private static int FindRoot(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, ILookup<string, int> better, int start)
@@ -62,6 +53,7 @@ internal static class Blame
 
     private static Finding Take(Finding cause, List<Finding> followers)
     {
+        if (followers.Count == 0) return cause;
         var predicts = cause.Predicts.Concat(followers.SelectMany(f => f.Predicts)).Distinct().ToList();
         var also = followers.Select(f => f.Path).Where(p => p != cause.Path).Distinct().Order(StringComparer.Ordinal).ToList();
         // What the host would do is said by the finding that is told, when only the one folded into it knew.

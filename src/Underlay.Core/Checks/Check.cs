@@ -14,7 +14,13 @@ public enum CheckScope
     /// <summary>The files of one group.</summary>
     Group,
 
-    /// <summary>The whole pack.</summary>
+    /// <summary>
+    /// The whole pack, but of pictures only that they are there and can be read: which files there are, what the host leaves
+    /// out, what texts say. Another picture at the same path is no change of structure.
+    /// </summary>
+    Structure,
+
+    /// <summary>The whole pack; looks at it as a whole only.</summary>
     Pack,
 }
 
@@ -80,19 +86,22 @@ public abstract class Check
     };
 }
 
-/// <summary>A check of the whole pack that looks at single drops; the engine leads it over those of every group.</summary>
-internal interface ILooksAtDrops;
-
-/// <summary>A check of the whole pack that looks at single files and rules too.</summary>
-internal interface ILooksAtGroups : ILooksAtDrops;
+/// <summary>A check of one kind of rule.</summary>
+internal interface IRuleCheck
+{
+    /// <summary>The rule.</summary>
+    Type RuleType { get; }
+}
 
 /// <summary>A check of one file against one kind of rule.</summary>
 /// <typeparam name="TRule">The rule.</typeparam>
-public abstract class RuleCheck<TRule> : Check, ILooksAtGroups
+public abstract class RuleCheck<TRule> : Check, IRuleCheck
     where TRule : Rule
 {
     /// <inheritdoc/>
     public override CheckScope Scope => CheckScope.File;
+
+    Type IRuleCheck.RuleType => typeof(TRule);
 
     /// <inheritdoc/>
     public sealed override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ActiveRule active) =>

@@ -2,39 +2,22 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>What a run found in each group, to be taken over by the next run where the group is the same.</summary>
-/// <param name="Prefix">The author's prefix in that run.</param>
-/// <param name="Groups">By key: the group and what checks of file and group scope found in it.</param>
-public sealed record EngineMemory(string? Prefix, IReadOnlyDictionary<string, (Group Group, IReadOnlyList<Finding> Findings)> Groups)
-{
-    /// <summary>Nothing.</summary>
-    public static EngineMemory Empty { get; } = new(null, new Dictionary<string, (Group, IReadOnlyList<Finding>)>());
-}
-
-/// <summary>What a run found, and what the next one may take over.</summary>
-/// <param name="Findings">Each fact once, waivers applied, ordered by path, then code, pointer and discriminator.</param>
-/// <param name="Memory">For the next run.</param>
-/// <param name="Looked">Keys of the groups that were looked at anew.</param>
-public sealed record EngineRun(IReadOnlyList<Finding> Findings, EngineMemory Memory, IReadOnlySet<string> Looked);
-
 /// <summary>Runs checks over a pack laid on its base.</summary>
 public sealed class CheckEngine
 {
     // So few are looked at before threads would be.
     private const int FewGroups = 200;
 
-    private readonly Check[] local;
-    private readonly Check[] wide;
-    private readonly Check[] wideAtDrops;
-    private readonly Check[] wideInGroups;
+    private readonly Check[] all;
+    private readonly GroupChecks local;
+    private readonly GroupChecks structural;
 
     /// <summary>An engine with these checks.</summary>
     public CheckEngine(IReadOnlyList<Check> checks)
     {
-        local = [.. checks.Where(c => c.Scope != CheckScope.Pack)];
-        wide = [.. checks.Where(c => c.Scope == CheckScope.Pack)];
-        wideAtDrops = [.. wide.Where(c => c is ILooksAtDrops)];
-        wideInGroups = [.. wide.Where(c => c is ILooksAtGroups)];
+        all = [.. checks];
+        local = new GroupChecks(checks.Where(c => c.Scope is CheckScope.File or CheckScope.Group));
+        structural = new GroupChecks(checks.Where(c => c.Scope == CheckScope.Structure));
     }
 
     /// <summary>An engine with every check.</summary>
@@ -43,31 +26,47 @@ public sealed class CheckEngine
     /// <summary>The findings.</summary>
     public IReadOnlyList<Finding> Run(Overlay overlay) => Run(overlay, EngineMemory.Empty).Findings;
 
-    /// <summary>Runs again after a change: groups that are as they were are not looked at by checks of file and group scope.</summary>
+    /// <summary>
+    /// Runs again after a change. In groups that are as they were, checks of file and group scope do not look again, and
+    /// those of structure scope only when the structure changed.
+    /// </summary>
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="before">What an earlier run handed on.</param>
     public EngineRun Run(Overlay overlay, EngineMemory before)
     {
-        var sameAuthor = before.Prefix == overlay.Pack.Manifest.Prefix;
+        var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
+        var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
         var changed = overlay.Groups.Where(g => !(sameAuthor && before.Groups.TryGetValue(g.Key, out var known) && IsSame(known.Group, g))).ToList();
-        var looked = changed.Count < FewGroups
-            ? changed.ToDictionary(g => g.Key, g => Inspect(overlay, g, local, local), StringComparer.Ordinal)
-            : changed.AsParallel().Select(g => (g.Key, Findings: Inspect(overlay, g, local, local))).ToDictionary(g => g.Key, g => g.Findings, StringComparer.Ordinal);
+        var looked = changed.Select(g => g.Key).ToHashSet(StringComparer.Ordinal);
 
-        var memory = new Dictionary<string, (Group, IReadOnlyList<Finding>)>(overlay.Groups.Count, StringComparer.Ordinal);
-        var found = new List<Finding>();
-        foreach (var group in overlay.Groups)
+        GroupFindings Inspect(Group group)
         {
-            var findings = looked.TryGetValue(group.Key, out var anew) ? anew : before.Groups[group.Key].Findings;
-            memory[group.Key] = (group, findings);
-            found.AddRange(findings);
-            found.AddRange(Inspect(overlay, group, wideAtDrops, wideInGroups));
+            var last = looked.Contains(group.Key) ? null : before.Groups[group.Key];
+            if (last is not null && sameStructure) return last;
+            return new GroupFindings(group, last?.Local ?? local.Inspect(overlay, group), structural.Inspect(overlay, group));
         }
 
-        foreach (var check in wide) found.AddRange(check.Inspect(overlay));
-        // Some checks of groups also have something to say of the pack as a whole.
-        foreach (var check in local) found.AddRange(check.Inspect(overlay));
-        return new EngineRun(Order(Blame.Fold(found), Waivers.Read(overlay.Pack.Tree).Waivers), new EngineMemory(overlay.Pack.Manifest.Prefix, memory), looked.Keys.ToHashSet(StringComparer.Ordinal));
+        var few = (sameStructure ? changed.Count : overlay.Groups.Count) < FewGroups;
+        var groups = few ? overlay.Groups.Select(Inspect).ToList() : overlay.Groups.AsParallel().AsOrdered().Select(Inspect).ToList();
+        var found = new List<Finding>();
+        foreach (var group in groups)
+        {
+            found.AddRange(group.Local);
+            found.AddRange(group.Structural);
+        }
+
+        var touched = changed.SelectMany(g => g.Shown.Concat(g.Dropped.Select(d => d.Placement))).Select(p => p.Path).ToHashSet();
+        IReadOnlyList<Finding> InspectWhole(Check check)
+        {
+            var last = sameStructure && check.Scope == CheckScope.Structure ? before.Whole[check] : null;
+            // What a finding says of a file holds for the bytes that it saw.
+            return last?.All(f => !f.Saw.Keys.Any(touched.Contains)) == true ? last : [.. check.Inspect(overlay)];
+        }
+
+        var whole = all.AsParallel().AsOrdered().Select(c => (Check: c, Findings: InspectWhole(c))).ToList();
+        foreach (var (_, findings) in whole) found.AddRange(findings);
+        var memory = new EngineMemory(overlay, groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal), whole.ToDictionary(w => w.Check, w => w.Findings));
+        return new EngineRun(Order(Blame.Fold(found), Waivers.Read(overlay.Pack.Tree).Waivers), memory, looked);
     }
 
     private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers) =>
@@ -82,27 +81,13 @@ public sealed class CheckEngine
 
     /// <summary>True when the same files, with the same facts, are shown and dropped for the same reasons.</summary>
     private static bool IsSame(Group before, Group now) =>
-        before.Shown.Count == now.Shown.Count
-        && before.Dropped.Count == now.Dropped.Count
-        && before.TakenOver.SequenceEqual(now.TakenOver, ReferenceEqualityComparer.Instance)
-        && before.Shown.Zip(now.Shown).All(pair => IsSame(pair.First, pair.Second))
-        && before.Dropped.Zip(now.Dropped).All(pair => IsSame(pair.First.Placement, pair.Second.Placement) && pair.First.Code == pair.Second.Code && pair.First.Rule == pair.Second.Rule);
+        ReferenceEquals(before, now)
+        || (before.Shown.Count == now.Shown.Count
+            && before.Dropped.Count == now.Dropped.Count
+            && before.TakenOver.SequenceEqual(now.TakenOver, ReferenceEqualityComparer.Instance)
+            && before.Shown.Zip(now.Shown).All(pair => IsSame(pair.First, pair.Second))
+            && before.Dropped.Zip(now.Dropped).All(pair => IsSame(pair.First.Placement, pair.Second.Placement) && pair.First.Code == pair.Second.Code && pair.First.Rule == pair.Second.Rule));
 
     private static bool IsSame(Placement before, Placement now) =>
         before.Path == now.Path && before.FromBase == now.FromBase && ReferenceEquals(before.Facts, now.Facts);
-
-    private static List<Finding> Inspect(Overlay overlay, Group group, Check[] atDrops, Check[] checks)
-    {
-        var found = new List<Finding>();
-        foreach (var drop in group.Dropped)
-            foreach (var check in atDrops) found.AddRange(check.Inspect(overlay, drop));
-        foreach (var placement in group.Shown)
-        {
-            foreach (var check in checks) found.AddRange(check.Inspect(overlay, placement));
-            foreach (var active in overlay.RulesFor(placement))
-                foreach (var check in checks) found.AddRange(check.Inspect(overlay, placement, active));
-        }
-
-        return found;
-    }
 }

@@ -82,7 +82,7 @@ public sealed class CheckSession
         // Another edition has other places and another base: nothing known holds there.
         var last = before?.Report.Edition == chosen ? before : null;
         var reading = PackReading.Read(profile, chosen, tree, manifest, last?.Report.Overlay?.Pack, progress, cancel);
-        var overlay = Overlay.Of(reading, baseOf(chosen), () => [.. profile.Editions.Where(e => e != chosen).Select(baseOf)]);
+        var overlay = Overlay.Of(reading, baseOf(chosen), () => [.. profile.Editions.Where(e => e != chosen).Select(baseOf)], last?.Report.Overlay);
         var run = CheckEngine.Whole.Run(overlay, last?.memory ?? EngineMemory.Empty);
         return new CheckSession(profile, edition, baseOf, tree, new CheckReport(profile.Key, chosen, manifest.Id, run.Findings, [], overlay), run.Memory, run.Looked);
     }

@@ -5,13 +5,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>Entries take fields over from each other in a circle.</summary>
 /// <remarks>Host: all of them dropped, circular. See docs/checks.md#entrycircular.</remarks>
-public sealed class Circular : Check, ILooksAtDrops
+public sealed class Circular : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("entry/circular");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

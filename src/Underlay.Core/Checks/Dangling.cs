@@ -15,7 +15,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     public override CheckCode Code => new("entry/dangling");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

@@ -1,5 +1,4 @@
 using Underlay.Core.Hosts.Rules;
-using Underlay.Core.Images;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -14,11 +13,10 @@ public sealed class FineLettering : RuleCheck<LetteringRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, LetteringRule rule)
     {
-        if (placement.FromBase || overlay.Decode(placement) is not { } picture) yield break;
-        var (contrast, stroke) = Looks.Lettering(picture);
+        if (placement.FromBase || placement.Facts.Picture is not { Header: { } header, Pixels.Lettering: var (contrast, stroke) }) yield break;
         if (contrast < rule.Contrast)
-            yield return Report(overlay, placement, rule.Else, $"The contrast of its lettering is {contrast:0.0}:1; to be read at {picture.Size} it needs {rule.Contrast:0.#}:1.") with { Discriminator = "contrast" };
+            yield return Report(overlay, placement, rule.Else, $"The contrast of its lettering is {contrast:0.0}:1; to be read at {header.Size} it needs {rule.Contrast:0.#}:1.") with { Discriminator = "contrast" };
         else if (stroke > 0 && stroke < rule.Stroke)
-            yield return Report(overlay, placement, rule.Else, $"The strokes of its lettering are about {stroke:0.0} pixels wide; to be read at {picture.Size} they need {rule.Stroke:0.#}.") with { Discriminator = "stroke" };
+            yield return Report(overlay, placement, rule.Else, $"The strokes of its lettering are about {stroke:0.0} pixels wide; to be read at {header.Size} they need {rule.Stroke:0.#}.") with { Discriminator = "stroke" };
     }
 }

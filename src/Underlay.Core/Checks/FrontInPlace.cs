@@ -10,7 +10,7 @@ public sealed class FrontInPlace : Check
     public override CheckCode Code => new("path/front-in-place");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

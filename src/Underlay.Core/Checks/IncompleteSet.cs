@@ -11,7 +11,7 @@ public sealed class IncompleteSet : Check
     public override CheckCode Code => new("set/incomplete");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

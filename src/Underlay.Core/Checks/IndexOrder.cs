@@ -10,7 +10,7 @@ public sealed class IndexOrder : Check
     public override CheckCode Code => new("index/order");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -12,7 +12,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
     public override CheckCode Code => new("name/prefix");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, PrefixRule rule)

@@ -13,7 +13,7 @@ public sealed partial class Leftover : Check
     public override CheckCode Code => new("pack/leftover");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -11,7 +11,7 @@ public sealed class MissingManifest : Check
     public override CheckCode Code => new("manifest/missing");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -13,7 +13,7 @@ public sealed class NearMiss : Check
     public override CheckCode Code => new("path/near-miss");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -7,10 +9,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>Two pictures that meet in the host no longer go together: a hard step in colour, or one enlarged and the other not.</summary>
 /// <remarks>Host: shows a seam. Distances in Oklab. See docs/checks.md#imageneighbour-step.</remarks>
-public sealed class NeighbourStep : RuleCheck<NeighbourOfRule>
+public sealed class NeighbourStep : Check
 {
     private const double HardStep = 0.22;
     private const double Grown = 1.6;
+
+    // By the facts, which stand for the bytes: a picture is measured once, however often its neighbours change.
+    private static readonly ConditionalWeakTable<FileFacts, StrongBox<Oklab?>> Colours = [];
 
     /// <inheritdoc/>
     public override CheckCode Code => new("image/neighbour-step");
@@ -19,9 +24,17 @@ public sealed class NeighbourStep : RuleCheck<NeighbourOfRule>
     public override CheckScope Scope => CheckScope.Pack;
 
     /// <inheritdoc/>
-    protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, NeighbourOfRule rule)
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
-        if (placement.FromBase || overlay.OfBase(placement.Path) is not { } own || own.Facts.Hash == placement.Facts.Hash) yield break;
+        foreach (var place in overlay.Profile.Places)
+            foreach (var rule in place.RulesOf<NeighbourOfRule>(overlay.Edition))
+                foreach (var placement in overlay.Pack.In(place).Where(p => overlay.FindDrop(p.Path) is null))
+                    foreach (var finding in Inspect(overlay, placement, rule)) yield return finding;
+    }
+
+    private IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, NeighbourOfRule rule)
+    {
+        if (overlay.OfBase(placement.Path) is not { } own || own.Facts.Hash == placement.Facts.Hash) yield break;
         var name = placement.Bindings.Find(rule.Placeholder)!;
         foreach (var other in overlay.Base.Pairs(rule.Table)[name])
         {
@@ -48,5 +61,6 @@ public sealed class NeighbourStep : RuleCheck<NeighbourOfRule>
             : null;
     }
 
-    private static Oklch? ColourOf(Overlay overlay, Placement placement) => overlay.Decode(placement) is { } picture ? Looks.Mean(picture) : null;
+    private static Oklab? ColourOf(Overlay overlay, Placement placement) =>
+        Colours.GetValue(placement.Facts, _ => new StrongBox<Oklab?>(overlay.Decode(placement) is { } picture ? Looks.Mean(picture) : null)).Value;
 }

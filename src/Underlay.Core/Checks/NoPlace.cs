@@ -11,7 +11,7 @@ public sealed class NoPlace : Check
     public override CheckCode Code => new("path/no-place");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -5,13 +5,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>No row of the pack's index names a picture.</summary>
 /// <remarks>Host: dropped, unplaced. See docs/checks.md#indexmissing-row.</remarks>
-public sealed class NotIndexed : Check, ILooksAtDrops
+public sealed class NotIndexed : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("index/missing-row");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

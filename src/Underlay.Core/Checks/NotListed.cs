@@ -7,13 +7,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>The name in a path stands in no codebook or table where the host looks it up.</summary>
 /// <remarks>Host: dropped, ownerless, where nothing can be added; unlisted where a table lacks the row. See docs/checks.md#namenot-listed.</remarks>
-public sealed class NotListed : Check, ILooksAtDrops
+public sealed class NotListed : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("name/not-listed");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

@@ -10,7 +10,7 @@ public sealed class RejectedManifest : Check
     public override CheckCode Code => new("manifest/rejected");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

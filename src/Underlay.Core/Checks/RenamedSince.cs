@@ -11,7 +11,7 @@ public sealed class RenamedSince : Check
     public override CheckCode Code => new("edition/renamed");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

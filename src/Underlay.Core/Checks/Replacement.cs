@@ -14,8 +14,6 @@ namespace Underlay.Core.Checks;
 /// <param name="Ground">The one colour on which a solid picture lies, or null.</param>
 /// <param name="ClearAfterCut">Which share of the pack's would be clear without that ground, or with the base's alpha.</param>
 /// <param name="ClearBefore">Which share of the base's is clear.</param>
-/// <param name="Bleed"><see cref="Looks.BleedShare"/> of the pack's; 0 for a solid one.</param>
-/// <param name="BleedBefore">The same of the base's.</param>
 /// <param name="Distance"><see cref="Looks.Distance"/> of the two.</param>
 /// <param name="IsSameSize">Both have the same size.</param>
 internal sealed record Replacement(
@@ -24,8 +22,6 @@ internal sealed record Replacement(
     (byte R, byte G, byte B)? Ground,
     double ClearAfterCut,
     double ClearBefore,
-    double Bleed,
-    double BleedBefore,
     double Distance,
     bool IsSameSize)
 {
@@ -53,8 +49,6 @@ internal sealed record Replacement(
             ground,
             ground is { } colour ? ClearShare(Matte.Cut(mine, colour)) : clearBefore,
             clearBefore,
-            isOpaque ? 0 : Looks.BleedShare(mine),
-            wasOpaque ? 0 : Looks.BleedShare(theirs),
             Looks.Distance(mine, theirs),
             mine.Size == theirs.Size);
     }

@@ -5,13 +5,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>Two entries have a value that only one may have: an id, a number.</summary>
 /// <remarks>Host: one of them dropped, twice. See docs/checks.md#entrytwice.</remarks>
-public sealed class Twice : Check, ILooksAtDrops
+public sealed class Twice : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("entry/twice");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

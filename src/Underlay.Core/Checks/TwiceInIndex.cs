@@ -10,7 +10,7 @@ public sealed class TwiceInIndex : Check
     public override CheckCode Code => new("index/twice");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

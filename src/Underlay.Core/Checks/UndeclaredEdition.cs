@@ -10,7 +10,7 @@ public sealed class UndeclaredEdition : Check
     public override CheckCode Code => new("manifest/edition");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

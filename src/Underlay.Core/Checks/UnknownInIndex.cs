@@ -12,7 +12,7 @@ public sealed class UnknownInIndex : Check
     public override CheckCode Code => new("index/unknown");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

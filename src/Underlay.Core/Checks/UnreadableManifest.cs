@@ -10,7 +10,7 @@ public sealed class UnreadableManifest : Check
     public override CheckCode Code => new("manifest/unreadable");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

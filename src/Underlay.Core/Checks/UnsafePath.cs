@@ -11,7 +11,7 @@ public sealed class UnsafePath : Check
     public override CheckCode Code => new("path/unsafe");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)

@@ -5,13 +5,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>No entry names a picture that is only shown when one does.</summary>
 /// <remarks>Host: dropped, ownerless. See docs/checks.md#companionunwanted.</remarks>
-public sealed class Unwanted : Check, ILooksAtDrops
+public sealed class Unwanted : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("companion/unwanted");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Pack;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)

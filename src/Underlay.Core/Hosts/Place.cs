@@ -114,10 +114,10 @@ public sealed class Place
         .Select(r => r switch
         {
             MaskColoursRule or GreyRule => PixelNeed.Colours,
-            AlphaRule or SomeAlphaRule or ClearBorderRule => PixelNeed.Alpha,
-            _ => PixelNeed.None,
+            LetteringRule => PixelNeed.Lettering,
+            _ => PixelNeed.Alpha,
         })
-        .DefaultIfEmpty(PixelNeed.None)
+        .DefaultIfEmpty(PixelNeed.Alpha)
         .Max();
 
     /// <summary>True when its pictures must not get colours that were not there before: masks and the like.</summary>

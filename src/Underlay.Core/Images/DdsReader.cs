@@ -20,7 +20,7 @@ public static class DdsReader
         var (header, problem) = ReadHeader(file.Span);
         if (problem is not null || need == PixelNeed.None) return new PictureFacts(problem, header, null);
         var (picture, unread) = SourceReader.Read(file);
-        return picture is null ? new PictureFacts(unread, header, null) : new PictureFacts(null, header, PixelMeasure.Take(picture.Rgba, picture.Size));
+        return picture is null ? new PictureFacts(unread, header, null) : new PictureFacts(null, header, PixelMeasure.Take(picture.Rgba, picture.Size, need));
     }
 
     private static (PictureHeader? Header, string? Problem) ReadHeader(ReadOnlySpan<byte> file)

@@ -5,9 +5,10 @@ public static class Looks
 {
     private const int Grid = 12;
     private const byte Seen = 32;
+    private const double Bleeds = 0.25;
 
     /// <summary>The mean colour of what is not clear; null for a clear picture.</summary>
-    public static Oklch? Mean(RgbaPicture picture)
+    public static Oklab? Mean(RgbaPicture picture)
     {
         double r = 0, g = 0, b = 0, a = 0;
         for (var i = 0; i < picture.Rgba.Length; i += 4)
@@ -19,7 +20,7 @@ public static class Looks
             a += alpha;
         }
 
-        return a < 1 ? null : Oklch.Of((byte)(r / a), (byte)(g / a), (byte)(b / a));
+        return a < 1 ? null : Oklab.Of((byte)(r / a), (byte)(g / a), (byte)(b / a));
     }
 
     /// <summary>How far two pictures look apart: the mean distance in Oklab of their parts, on a coarse grid, clear parts as mid grey. 0 for the same, about 1 for black beside white.</summary>
@@ -36,24 +37,37 @@ public static class Looks
     /// The share of clear pixels beside visible ones whose colour is another than those have. A host that scales or filters lets it
     /// bleed into the edge.
     /// </summary>
-    public static double BleedShare(RgbaPicture picture)
+    public static double BleedShare(ReadOnlySpan<byte> rgba, PixelSize size)
     {
-        var (width, height) = (picture.Size.Width, picture.Size.Height);
+        var (width, height) = (size.Width, size.Height);
         int beside = 0, bleeding = 0;
         for (var y = 0; y < height; y++)
             for (var x = 0; x < width; x++)
             {
-                if (picture.At(x, y)[3] != 0) continue;
-                var nearest = 9.0;
-                for (var dy = -1; dy <= 1; dy++)
-                    for (var dx = -1; dx <= 1; dx++)
-                        if (x + dx >= 0 && y + dy >= 0 && x + dx < width && y + dy < height && picture.At(x + dx, y + dy) is [_, _, _, > Seen] solid) nearest = Math.Min(nearest, Plain(picture.At(x, y)).DistanceTo(Plain(solid)));
-                if (nearest > 8) continue;
+                if (rgba[(((y * width) + x) * 4) + 3] != 0 || NearestSolid(rgba, size, x, y) is not { } nearest) continue;
                 beside++;
-                if (nearest > 0.25) bleeding++;
+                if (nearest > Bleeds) bleeding++;
             }
 
         return beside == 0 ? 0 : (double)bleeding / beside;
+    }
+
+    /// <summary>The distance in colour to the most alike of the visible pixels around one, or the first that is near enough; null when there is none.</summary>
+    private static double? NearestSolid(ReadOnlySpan<byte> rgba, PixelSize size, int x, int y)
+    {
+        var clear = rgba.Slice(((y * size.Width) + x) * 4, 4);
+        double? nearest = null;
+        for (var beside = Math.Max(0, y - 1); beside <= Math.Min(size.Height - 1, y + 1); beside++)
+            for (var at = Math.Max(0, x - 1); at <= Math.Min(size.Width - 1, x + 1); at++)
+            {
+                var pixel = rgba.Slice(((beside * size.Width) + at) * 4, 4);
+                if (pixel[3] <= Seen) continue;
+                var distance = clear[..3].SequenceEqual(pixel[..3]) ? 0 : Plain(clear).DistanceTo(Plain(pixel));
+                if (distance <= Bleeds) return distance;
+                nearest = Math.Min(nearest ?? distance, distance);
+            }
+
+        return nearest;
     }
 
     /// <summary>The rows in which something crosses between two columns: both sides are seen, alike, and other than most of the edge.</summary>
@@ -95,18 +109,18 @@ public static class Looks
 
     /// <summary>The contrast of letters to their ground, and the width of their strokes in pixels.</summary>
     /// <remarks>Contrast ratio and relative luminance of WCAG 2.2; a stroke's width is twice its area by its outline's length.</remarks>
-    public static (double Contrast, double Stroke) Lettering(RgbaPicture picture)
+    public static Lettering Lettering(ReadOnlySpan<byte> rgba, PixelSize size)
     {
-        var (width, height) = (picture.Size.Width, picture.Size.Height);
+        var (width, height) = (size.Width, size.Height);
         var light = new double[width * height];
         var solid = new List<double>();
         for (var i = 0; i < light.Length; i++)
         {
-            light[i] = picture.Rgba[(i * 4) + 3] < 128 ? double.NaN : Luminance(picture.Rgba.AsSpan(i * 4, 4));
+            light[i] = rgba[(i * 4) + 3] < 128 ? double.NaN : Srgb.Luminance(rgba[i * 4], rgba[(i * 4) + 1], rgba[(i * 4) + 2]);
             if (!double.IsNaN(light[i])) solid.Add(light[i]);
         }
 
-        if (solid.Count == 0) return (1, 0);
+        if (solid.Count == 0) return new Lettering(1, 0);
         solid.Sort();
         double ground = solid[solid.Count / 2], low = solid[solid.Count / 25], high = solid[^(1 + (solid.Count / 25))];
         double Ratio(double a, double b) => (Math.Max(a, b) + 0.05) / (Math.Min(a, b) + 0.05);
@@ -125,23 +139,17 @@ public static class Looks
                 if (!IsLetter(x, y + 1)) outline++;
             }
 
-        return (Ratio(ground, letter), outline == 0 ? 0 : 2.0 * area / outline);
+        return new Lettering(Ratio(ground, letter), outline == 0 ? 0 : 2.0 * area / outline);
     }
 
-    private static Oklch Plain(ReadOnlySpan<byte> pixel) => Oklch.Of(pixel[0], pixel[1], pixel[2]);
+    private static Oklab Plain(ReadOnlySpan<byte> pixel) => Oklab.Of(pixel[0], pixel[1], pixel[2]);
 
-    private static Oklch OverGrey(ReadOnlySpan<byte> pixel)
+    private static Oklab OverGrey(ReadOnlySpan<byte> pixel)
     {
         var alpha = pixel[3];
         byte Mix(byte value) => (byte)(((value * alpha) + (128 * (255 - alpha))) / 255);
-        return Oklch.Of(Mix(pixel[0]), Mix(pixel[1]), Mix(pixel[2]));
+        return Oklab.Of(Mix(pixel[0]), Mix(pixel[1]), Mix(pixel[2]));
     }
 
     private static double Luma(ReadOnlySpan<byte> pixel) => ((0.2126 * pixel[0]) + (0.7152 * pixel[1]) + (0.0722 * pixel[2])) / 255;
-
-    private static double Luminance(ReadOnlySpan<byte> pixel)
-    {
-        static double Linear(byte value) => value <= 10 ? value / 255.0 / 12.92 : Math.Pow(((value / 255.0) + 0.055) / 1.055, 2.4);
-        return (0.2126 * Linear(pixel[0])) + (0.7152 * Linear(pixel[1])) + (0.0722 * Linear(pixel[2]));
-    }
 }

@@ -34,33 +34,6 @@ public readonly record struct Oklch(double L, double C, double H)
         return Math.Floor(low * 1000) / 1000;
     }
 
-    /// <summary>The colour of 8-bit sRGB.</summary>
-    public static Oklch Of(byte red, byte green, byte blue)
-    {
-        double r = Linear(red), g = Linear(green), b = Linear(blue);
-        var l = Math.Cbrt((0.4122214708 * r) + (0.5363325363 * g) + (0.0514459929 * b));
-        var m = Math.Cbrt((0.2119034982 * r) + (0.6806995451 * g) + (0.1073969566 * b));
-        var s = Math.Cbrt((0.0883024619 * r) + (0.2817188376 * g) + (0.6299787005 * b));
-        var lightness = (0.2104542553 * l) + (0.7936177850 * m) - (0.0040720468 * s);
-        var a = (1.9779984951 * l) - (2.4285922050 * m) + (0.4505937099 * s);
-        var bb = (0.0259040371 * l) + (0.7827717662 * m) - (0.8086757660 * s);
-        return new Oklch(lightness, Math.Sqrt((a * a) + (bb * bb)), Math.Atan2(bb, a) * 180 / Math.PI);
-    }
-
-    /// <summary>How far two colours look apart: the distance in Oklab.</summary>
-    public double DistanceTo(Oklch other)
-    {
-        double Radians(double degrees) => degrees * Math.PI / 180;
-        double dl = L - other.L, da = (C * Math.Cos(Radians(H))) - (other.C * Math.Cos(Radians(other.H))), db = (C * Math.Sin(Radians(H))) - (other.C * Math.Sin(Radians(other.H)));
-        return Math.Sqrt((dl * dl) + (da * da) + (db * db));
-    }
-
-    private static double Linear(byte value)
-    {
-        var v = value / 255.0;
-        return v <= 0.04045 ? v / 12.92 : Math.Pow((v + 0.055) / 1.055, 2.4);
-    }
-
     private (double R, double G, double B) ToLinear()
     {
         double a = C * Math.Cos(H * Math.PI / 180), b = C * Math.Sin(H * Math.PI / 180);

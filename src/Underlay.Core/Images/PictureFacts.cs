@@ -52,10 +52,13 @@ public enum PixelNeed
     /// <summary>Nothing.</summary>
     None,
 
-    /// <summary>Their alpha. A picture that stores none is solid, and its pixels are not decoded.</summary>
+    /// <summary>Their alpha, and what lies under it at edges. A picture that stores none is solid, and its pixels are not decoded.</summary>
     Alpha,
 
-    /// <summary>Their colours too.</summary>
+    /// <summary>How well the lettering on them can be read, and their alpha.</summary>
+    Lettering,
+
+    /// <summary>Their colours, each by itself, and their alpha: the picture is a mask or the like.</summary>
     Colours,
 }
 
@@ -68,6 +71,8 @@ public enum PixelNeed
 /// <param name="FirstGreen">The first pixel with green above 0, whatever its alpha. Known where colours were needed.</param>
 /// <param name="GreenPixels">How many pixels have green above 0. Known where colours were needed.</param>
 /// <param name="FirstTinted">The first pixel whose red, green and blue are not the same. Known where colours were needed.</param>
+/// <param name="BleedShare">See <see cref="Looks.BleedShare"/>; 0 where colours were needed.</param>
+/// <param name="Lettering">Known where lettering was needed.</param>
 public sealed record PixelFacts(
     AlphaUse Alpha,
     PixelAt? FirstClear,
@@ -76,7 +81,14 @@ public sealed record PixelFacts(
     int UnclearBorderPixels,
     PixelAt? FirstGreen,
     int GreenPixels,
-    PixelAt? FirstTinted);
+    PixelAt? FirstTinted,
+    double BleedShare,
+    Lettering? Lettering);
+
+/// <summary>How well letters can be read.</summary>
+/// <param name="Contrast">The contrast ratio to their ground, as in WCAG 2.2.</param>
+/// <param name="Stroke">The width of their strokes, in pixels; 0 where there are none.</param>
+public readonly record struct Lettering(double Contrast, double Stroke);
 
 /// <summary>The facts of one picture file: a problem, or a header and, where a rule asked for them, pixel facts.</summary>
 /// <param name="Problem">Why the file is no readable picture, as the end of a sentence: "its IDAT chunk has a wrong CRC".</param>

@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+
 namespace Underlay.Core.Images;
 
 /// <summary>Takes the pixel facts that the rules of places ask for, in one pass.</summary>
@@ -8,11 +9,12 @@ internal static class PixelMeasure
     public static PixelFacts OfSolid(PixelSize size)
     {
         var inner = Math.Max(0, size.Width - 2) * Math.Max(0, size.Height - 2);
-        return new PixelFacts(AlphaUse.Opaque, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0, null);
+        return new PixelFacts(AlphaUse.Opaque, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0, null, 0, null);
     }
 
+    /// <summary>The facts of decoded pixels.</summary>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    public static PixelFacts Take(ReadOnlySpan<byte> rgba, PixelSize size)
+    public static PixelFacts Take(ReadOnlySpan<byte> rgba, PixelSize size, PixelNeed need)
     {
         int firstClear = -1, firstPartial = -1, firstGreen = -1, greens = 0, firstTinted = -1;
         for (var i = 0; i < rgba.Length; i += 4)
@@ -35,7 +37,17 @@ internal static class PixelMeasure
 
         var (firstBorder, unclear) = MeasureBorder(rgba, size);
         var use = firstClear < 0 ? AlphaUse.Opaque : firstPartial < 0 ? AlphaUse.Mask : AlphaUse.Blend;
-        return new PixelFacts(use, At(firstClear, size), At(firstPartial, size), firstBorder, unclear, At(firstGreen, size), greens, At(firstTinted, size));
+        return new PixelFacts(
+            use,
+            At(firstClear, size),
+            At(firstPartial, size),
+            firstBorder,
+            unclear,
+            At(firstGreen, size),
+            greens,
+            At(firstTinted, size),
+            use == AlphaUse.Opaque || need == PixelNeed.Colours ? 0 : Looks.BleedShare(rgba, size),
+            need == PixelNeed.Lettering ? Looks.Lettering(rgba, size) : null);
     }
 
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]

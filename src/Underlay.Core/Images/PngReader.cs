@@ -42,7 +42,7 @@ public static class PngReader
             try
             {
                 layout.Expand(span, rgba.AsSpan(0, length));
-                return new PictureFacts(null, chunks.Header, PixelMeasure.Take(rgba.AsSpan(0, length), chunks.Size));
+                return new PictureFacts(null, chunks.Header, PixelMeasure.Take(rgba.AsSpan(0, length), chunks.Size, need));
             }
             finally
             {

@@ -50,11 +50,11 @@ public sealed class FileTree
 {
     private readonly Dictionary<PackPath, TreeFile> byPath;
 
-    private FileTree(IReadOnlyList<TreeFile> files, IReadOnlyList<RefusedName> refused)
+    private FileTree(IReadOnlyList<TreeFile> files, IReadOnlyList<RefusedName> refused, Dictionary<PackPath, TreeFile>? byPath = null)
     {
         Files = files;
         Refused = refused;
-        byPath = files.ToDictionary(f => f.Path);
+        this.byPath = byPath ?? files.ToDictionary(f => f.Path);
     }
 
     /// <summary>No files.</summary>
@@ -67,19 +67,7 @@ public sealed class FileTree
     public IReadOnlyList<RefusedName> Refused { get; }
 
     /// <summary>Makes a tree. Of two paths that differ in case only, the ordinally later one is refused.</summary>
-    public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null)
-    {
-        var kept = new List<TreeFile>();
-        var left = new List<RefusedName>(refused ?? []);
-        var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
-        foreach (var file in files.OrderBy(f => f.Path))
-        {
-            if (seen.Add(file.Path.Value)) kept.Add(file);
-            else left.Add(new RefusedName(file.Path.Value, PathProblem.Collides));
-        }
-
-        return new FileTree(kept, left);
-    }
+    public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null) => OfSorted(files.OrderBy(f => f.Path), refused ?? []);
 
     /// <summary>Makes a tree of bytes held in memory.</summary>
     public static FileTree OfBytes(IEnumerable<KeyValuePair<PackPath, byte[]>> files) =>
@@ -101,10 +89,46 @@ public sealed class FileTree
     /// <exception cref="InvalidOperationException">An edit moves or deletes a file that is not there, or moves onto one that is.</exception>
     public FileTree With(IEnumerable<TreeEdit> edits)
     {
-        var files = new Dictionary<PackPath, TreeFile>(byPath);
-        foreach (var edit in edits) edit.ApplyTo(files);
-        // With the same paths, order and uniqueness are as they were.
-        var samePaths = files.Count == Files.Count && Files.All(f => files.ContainsKey(f.Path));
-        return samePaths ? new FileTree([.. Files.Select(f => files[f.Path])], Refused) : Of(files.Values, Refused);
+        var after = new Dictionary<PackPath, TreeFile>(byPath);
+        var touched = new HashSet<PackPath>();
+        foreach (var edit in edits)
+        {
+            edit.ApplyTo(after);
+            touched.UnionWith(edit.Touches);
+        }
+
+        var added = touched.Where(p => after.ContainsKey(p) && !byPath.ContainsKey(p)).Order().Select(p => after[p]).ToList();
+        // Only a new path can collide with another.
+        return added.Count > 0 ? OfSorted(Merge(after, touched, added), Refused) : new FileTree(Merge(after, touched, added), Refused, after);
+    }
+
+    private static FileTree OfSorted(IEnumerable<TreeFile> files, IEnumerable<RefusedName> refused)
+    {
+        var kept = new List<TreeFile>();
+        var left = new List<RefusedName>(refused);
+        var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var file in files)
+        {
+            if (seen.Add(file.Path.Value)) kept.Add(file);
+            else left.Add(new RefusedName(file.Path.Value, PathProblem.Collides));
+        }
+
+        return new FileTree(kept, left);
+    }
+
+    /// <summary>The files in order after some were replaced or taken away and others, in order too, came in.</summary>
+    private List<TreeFile> Merge(Dictionary<PackPath, TreeFile> after, HashSet<PackPath> touched, List<TreeFile> added)
+    {
+        var files = new List<TreeFile>(after.Count);
+        var next = 0;
+        foreach (var file in Files)
+        {
+            while (next < added.Count && added[next].Path < file.Path) files.Add(added[next++]);
+            if (!touched.Contains(file.Path)) files.Add(file);
+            else if (after.TryGetValue(file.Path, out var now)) files.Add(now);
+        }
+
+        files.AddRange(added.Skip(next));
+        return files;
     }
 }

@@ -14,6 +14,7 @@ public sealed class ManifestFacts
         Text = text;
         Faults = faults;
         if (!IsSound) return;
+        Id = text!.FindString(rule.IdField);
         From = profile.FindEdition(EditionAt(text!, rule.FromField));
         To = profile.FindEdition(EditionAt(text!, rule.ToField));
     }
@@ -28,7 +29,7 @@ public sealed class ManifestFacts
     public bool IsSound => Text is { Problem: null } && Faults.Count == 0;
 
     /// <summary>The pack's id, or null.</summary>
-    public string? Id => IsSound ? Text!.FindString(rule.IdField) : null;
+    public string? Id { get; }
 
     /// <summary>The author's own leading name: what stands before the dot of the id; null without a sound manifest.</summary>
     public string? Prefix => Id is { } id && id.IndexOf('.', StringComparison.Ordinal) is var dot && dot > 0 ? id[..dot] : null;

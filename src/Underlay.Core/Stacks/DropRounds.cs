@@ -20,15 +20,24 @@ internal sealed class DropRounds(Overlay overlay)
 
     public void Run()
     {
-        foreach (var placement in overlay.Pack.Placements)
-        {
-            if (UnusableCode(placement) is { } code) overlay.Add(new Drop(placement, code, null));
-            else if (FindMisnaming(placement) is { } rule) overlay.Add(new Drop(placement, rule.Else.Code, rule));
-        }
-
+        DropUnusable();
         DoubtWhatIsCovered();
         while (DropOneRound())
         {
+        }
+    }
+
+    /// <summary>What the file alone decides is judged before any round.</summary>
+    private void DropUnusable()
+    {
+        foreach (var place in overlay.Profile.Places)
+        {
+            var names = place.RulesOf<NamesAgreeRule>(overlay.Edition).Where(r => r.Else.Kind == ConsequenceKind.Drop).ToList();
+            foreach (var placement in overlay.Pack.In(place))
+            {
+                if (UnusableCode(placement) is { } code) overlay.Add(new Drop(placement, code, null));
+                else if (names.Find(r => IsMisnamed(placement, r)) is { } rule) overlay.Add(new Drop(placement, rule.Else.Code, rule));
+            }
         }
     }
 
@@ -38,15 +47,15 @@ internal sealed class DropRounds(Overlay overlay)
         return placement.Facts.Faults.Count > 0 ? "rejected" : null;
     }
 
-    /// <summary>A rule that the file alone breaks: judged before any round.</summary>
-    private NamesAgreeRule? FindMisnaming(Placement placement) =>
-        placement.Place.RulesOf<NamesAgreeRule>(overlay.Edition).FirstOrDefault(r => r.Else.Kind == ConsequenceKind.Drop && placement.Field(r.Field) is { } id && LastWord(id) != placement.Bindings.Find(r.Placeholder));
+    private static bool IsMisnamed(Placement placement, NamesAgreeRule rule) =>
+        placement.Field(rule.Field) is { } id && LastWord(id) != placement.Bindings.Find(rule.Placeholder);
 
     private bool DropOneRound()
     {
         var found = new List<Drop>();
-        foreach (var placement in overlay.Pack.Placements)
-            if (overlay.FindDrop(placement.Path) is null && FindBroken(placement) is { } broken) found.Add(new Drop(placement, broken.Code, broken.Rule));
+        foreach (var place in overlay.Profile.Places.Where(p => p.RulesIn(overlay.Edition).Any(r => r.Else.Kind == ConsequenceKind.Drop)))
+            foreach (var placement in overlay.Pack.In(place))
+                if (overlay.FindDrop(placement.Path) is null && FindBroken(placement) is { } broken) found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var path in baseInDoubt)
             if (overlay.Shown(path) is { FromBase: true } placement && FindBroken(placement) is { } broken) found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var drop in found) overlay.Add(drop);

@@ -54,13 +54,26 @@ public sealed class Overlay
     /// <param name="pack">The pack.</param>
     /// <param name="base">The base of its edition.</param>
     /// <param name="others">Gives the bases of other editions, as far as they are known; asked when first needed.</param>
-    public static Overlay Of(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others = null)
+    /// <param name="before">The pack over its base before a change: what the change cannot have touched is taken over.</param>
+    public static Overlay Of(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others = null, Overlay? before = null)
     {
         var overlay = new Overlay(pack, @base, others);
+        if (before is not null && before.HasStructureOf(overlay))
+        {
+            overlay.TakeOver(before);
+            return overlay;
+        }
+
         new DropRounds(overlay).Run();
         overlay.Groups = overlay.FormGroups();
         return overlay;
     }
+
+    /// <summary>
+    /// True when the two differ at most in what pictures show: the same files stand at the same paths, are left out for the
+    /// same reasons, and say the same of each other.
+    /// </summary>
+    public bool HasStructureOf(Overlay other) => ReferenceEquals(Pack.Structure, other.Pack.Structure) && ReferenceEquals(Base, other.Base);
 
     /// <summary>What the host shows at a path: the pack's file unless it is dropped, else the base's, else nothing.</summary>
     public Placement? Shown(PackPath path)
@@ -171,10 +184,22 @@ public sealed class Overlay
         var groups = new Dictionary<string, (Place Place, Bindings Bindings)>(StringComparer.Ordinal);
         foreach (var placement in Pack.Placements.Concat(baseDrops.Values.Select(d => d.Placement)).Concat(Heirs()))
             groups.TryAdd(Profile.Groups.KeyOf(placement.Place, placement.Bindings), (placement.Place, placement.Bindings));
-        return [.. groups.Select(g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
+        return [.. groups.AsParallel().AsOrdered().Select(g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
     }
 
-    private List<FileFacts> TakenOver(List<Placement> shown)
+    /// <summary>Drops and groups as they were in a stack of the same structure, with the pictures of this one.</summary>
+    private void TakeOver(Overlay before)
+    {
+        foreach (var drop in before.drops.Values) Add(drop with { Placement = ofPack[drop.Placement.Path] });
+        foreach (var drop in before.baseDrops.Values) Add(drop);
+        var changed = Pack.Placements.Zip(before.Pack.Placements)
+            .Where(pair => !ReferenceEquals(pair.First, pair.Second))
+            .Select(pair => pair.First)
+            .ToLookup(p => Profile.Groups.KeyOf(p.Place, p.Bindings), StringComparer.Ordinal);
+        Groups = [.. before.Groups.Select(g => changed[g.Key].FirstOrDefault() is { } picture ? FormGroup(g.Key, picture.Place, picture.Bindings) : g)];
+    }
+
+    private List<FileFacts> FactsTakenOver(List<Placement> shown)
     {
         var facts = new List<FileFacts>();
         foreach (var entry in shown)
@@ -213,6 +238,6 @@ public sealed class Overlay
             if (Shown(at) is { } visible) shown.Add(visible);
         }
 
-        return new Group(key, shown, dropped, TakenOver(shown));
+        return new Group(key, shown, dropped, FactsTakenOver(shown));
     }
 }

@@ -8,18 +8,21 @@ namespace Underlay.Core.Stacks;
 public sealed class PackReading
 {
     private readonly Lazy<ILookup<string, Placement>> byPlace;
+    private readonly Dictionary<PackPath, FileFacts> facts;
+    private readonly IReadOnlyList<TreeFile> files;
 
-    private PackReading(HostProfile profile, Edition edition, FileTree tree, ManifestFacts manifest, IReadOnlyDictionary<PackPath, FileFacts> facts, IReadOnlyList<Placement> placements)
+    private PackReading(HostProfile profile, Edition edition, FileTree tree, ManifestFacts manifest, Dictionary<PackPath, FileFacts> facts, IReadOnlyList<TreeFile> files, IReadOnlyList<Placement> placements, PackReading? sameBut = null)
     {
         Profile = profile;
         Edition = edition;
         Tree = tree;
         Manifest = manifest;
-        Facts = facts;
+        this.facts = facts;
+        this.files = files;
         Placements = placements;
         byPlace = new Lazy<ILookup<string, Placement>>(() => placements.ToLookup(p => p.Place.Key, StringComparer.Ordinal));
-        var placed = placements.Select(p => p.Path).ToHashSet();
-        Unplaced = [.. tree.Files.Where(f => !placed.Contains(f.Path) && f.Path != profile.Manifest.Path && !ReservedFolder.Holds(f.Path))];
+        Structure = sameBut?.Structure ?? new object();
+        Unplaced = sameBut?.Unplaced ?? FindUnplaced();
     }
 
     /// <summary>The host.</summary>
@@ -35,7 +38,7 @@ public sealed class PackReading
     public ManifestFacts Manifest { get; }
 
     /// <summary>Facts of every file outside the reserved folder.</summary>
-    public IReadOnlyDictionary<PackPath, FileFacts> Facts { get; }
+    public IReadOnlyDictionary<PackPath, FileFacts> Facts => facts;
 
     /// <summary>Files in places, ordered by path.</summary>
     public IReadOnlyList<Placement> Placements { get; }
@@ -45,6 +48,12 @@ public sealed class PackReading
 
     /// <summary>Files that the host does not read, ordered by path.</summary>
     public IReadOnlyList<TreeFile> Unplaced { get; }
+
+    /// <summary>
+    /// The same object for readings that differ only in what pictures show: which files there are, what their texts say and
+    /// which of them can be read is the same.
+    /// </summary>
+    internal object Structure { get; }
 
     /// <summary>Reads a pack.</summary>
     /// <param name="profile">The host.</param>
@@ -63,38 +72,90 @@ public sealed class PackReading
         IProgress<int>? progress = null,
         CancellationToken cancel = default)
     {
+        var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
+        if (before is not null && OtherPictures(before, files) is { } others && before.With(tree, files, manifest, others) is { } same) return same;
+
         var fixedPlaces = profile.Places
             .Where(p => p.ManifestField is not null && p.Editions.Holds(edition))
             .Select(p => (Place: p, Path: manifest.FindPath(p.ManifestField!)))
             .Where(p => p.Path is not null)
             .ToDictionary(p => p.Path!.Value, p => p.Place);
         var last = before?.Placements.ToDictionary(p => p.Path) ?? [];
-        var files = new List<(TreeFile File, Place? Place)>();
-        var bindings = new Dictionary<PackPath, Bindings>();
-        foreach (var file in tree.Files)
+        var facts = new Dictionary<PackPath, FileFacts>(files.Count);
+        var located = new List<(TreeFile File, Place Place, Bindings Bindings, Placement? Known)>(files.Count);
+        var unknown = new List<(TreeFile File, Place? Place)>();
+        foreach (var file in files)
         {
-            if (ReservedFolder.Holds(file.Path)) continue;
-            var found = last.TryGetValue(file.Path, out var was) && was.Place.Pattern is not null ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
+            var was = last.GetValueOrDefault(file.Path);
+            var found = was is { Place.Pattern: not null } ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
             var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
-            if (place is not null) bindings[file.Path] = found?.Bindings ?? Bindings.None;
-            files.Add((file, place));
+            // The same content object is the same bytes: trees hand it on through edits.
+            var isKnown = before?.Tree.Find(file.Path) is { } old && ReferenceEquals(old.Content, file.Content) && ReferenceEquals(was?.Place, place);
+            if (isKnown) facts[file.Path] = before!.facts[file.Path];
+            else unknown.Add((file, place));
+            if (place is not null) located.Add((file, place, found?.Bindings ?? Bindings.None, isKnown ? was : null));
         }
 
-        var known = before is null ? [] : KnownFacts(files, before, last);
-        var facts = new Dictionary<PackPath, FileFacts>(FactsReader.ReadAll([.. files.Where(f => !known.ContainsKey(f.File.Path))], progress, cancel));
-        foreach (var (path, kept) in known) facts[path] = kept;
-        var placements = files
-            .Where(f => f.Place is not null)
-            .Select(f => new Placement(f.File.Path, f.Place!, bindings[f.File.Path], FromBase: false, facts[f.File.Path]))
+        foreach (var (path, read) in FactsReader.ReadAll(unknown, progress, cancel)) facts[path] = read;
+        var placements = located
+            .Select(f => f.Known ?? new Placement(f.File.Path, f.Place, f.Bindings, FromBase: false, facts[f.File.Path]))
             .ToList();
-        return new PackReading(profile, edition, tree, manifest, facts, placements);
+        return new PackReading(profile, edition, tree, manifest, facts, files, placements);
     }
 
-    private static Dictionary<PackPath, FileFacts> KnownFacts(List<(TreeFile File, Place? Place)> files, PackReading before, Dictionary<PackPath, Placement> last)
+    /// <summary>Where the files are those of an earlier reading but for the bytes of pictures in places: the indices of those in its placements. Else null.</summary>
+    private static List<(int Index, TreeFile File)>? OtherPictures(PackReading before, List<TreeFile> files)
     {
-        // The same content object is the same bytes: trees hand it on through edits.
-        return files
-            .Where(f => before.Tree.Find(f.File.Path) is { } was && ReferenceEquals(was.Content, f.File.Content) && ReferenceEquals(last.GetValueOrDefault(f.File.Path)?.Place, f.Place))
-            .ToDictionary(f => f.File.Path, f => before.Facts[f.File.Path]);
+        if (files.Count != before.files.Count) return null;
+        var others = new List<(int, TreeFile)>();
+        for (var i = 0; i < files.Count; i++)
+        {
+            var (was, now) = (before.files[i], files[i]);
+            if (ReferenceEquals(was, now)) continue;
+            if (was.Path != now.Path) return null;
+            if (ReferenceEquals(was.Content, now.Content)) continue;
+            if (before.IndexOf(now.Path) is not { } index || before.Placements[index].Place.Content != PlaceContent.Picture) return null;
+            others.Add((index, now));
+        }
+
+        return others;
+    }
+
+    /// <summary>This reading with other pictures; null when one of them can be read and could not before, or the other way round.</summary>
+    private PackReading? With(FileTree tree, List<TreeFile> now, ManifestFacts manifest, List<(int Index, TreeFile File)> others)
+    {
+        if (!tree.Refused.SequenceEqual(Tree.Refused)) return null;
+        var read = FactsReader.ReadAll([.. others.Select(o => (o.File, (Place?)Placements[o.Index].Place))]);
+        var (newFacts, placements) = (new Dictionary<PackPath, FileFacts>(facts), Placements.ToList());
+        foreach (var (index, file) in others)
+        {
+            var picture = read[file.Path];
+            if (picture.Unreadable is null != placements[index].Facts.Unreadable is null) return null;
+            newFacts[file.Path] = picture;
+            placements[index] = placements[index] with { Facts = picture };
+        }
+
+        return new PackReading(Profile, Edition, tree, manifest, newFacts, now, placements, sameBut: this);
+    }
+
+    private int? IndexOf(PackPath path)
+    {
+        var (from, to) = (0, Placements.Count - 1);
+        while (from <= to)
+        {
+            var middle = (from + to) / 2;
+            var order = Placements[middle].Path.CompareTo(path);
+            if (order == 0) return middle;
+            if (order < 0) from = middle + 1;
+            else to = middle - 1;
+        }
+
+        return null;
+    }
+
+    private List<TreeFile> FindUnplaced()
+    {
+        var placed = Placements.Select(p => p.Path).ToHashSet();
+        return [.. files.Where(f => !placed.Contains(f.Path) && f.Path != Profile.Manifest.Path)];
     }
 }

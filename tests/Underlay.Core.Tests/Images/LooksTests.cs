@@ -5,6 +5,8 @@ namespace Underlay.Core.Tests.Images;
 
 public class LooksTests
 {
+    private static Lettering Lettering(RgbaPicture picture) => Looks.Lettering(picture.Rgba, picture.Size);
+
     private static RgbaPicture Paint(int width, int height, Func<int, int, Pixel> at) => new(new PixelSize(width, height), PngReader.Decode((Picture.Of(width, height) with { At = at }).ToPng()).Rgba!);
 
     private static readonly Pixel Grey = new(120, 120, 120, 255);
@@ -51,12 +53,12 @@ public class LooksTests
     [InlineData(1)]
     public void The_width_of_strokes_is_measured(int width)
     {
-        var (contrast, stroke) = Looks.Lettering(Paint(120, 44, (x, y) => x % 16 < width ? new Pixel(255, 255, 255, 255) : new Pixel(20, 30, 40, 255)));
+        var (contrast, stroke) = Lettering(Paint(120, 44, (x, y) => x % 16 < width ? new Pixel(255, 255, 255, 255) : new Pixel(20, 30, 40, 255)));
         Assert.InRange(contrast, 12, 18);
         Assert.InRange(stroke, width * 0.8, width * 1.25);
     }
 
     [Fact]
     public void Letters_in_nearly_the_colour_of_their_ground_have_little_contrast() =>
-        Assert.InRange(Looks.Lettering(Paint(60, 44, (x, y) => x % 12 < 5 ? new Pixel(90, 90, 90, 255) : new Pixel(70, 70, 70, 255))).Contrast, 1.1, 1.6);
+        Assert.InRange(Lettering(Paint(60, 44, (x, y) => x % 12 < 5 ? new Pixel(90, 90, 90, 255) : new Pixel(70, 70, 70, 255))).Contrast, 1.1, 1.6);
 }

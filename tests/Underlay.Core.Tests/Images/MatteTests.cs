@@ -63,8 +63,8 @@ public class MatteTests
             if (disc.Rgba[i + 3] > 0) Assert.Equal(disc.Rgba.AsSpan(i, 4), spread.Rgba.AsSpan(i, 4));
         }
 
-        Assert.True(Looks.BleedShare(disc) > 0.9);
-        Assert.Equal(0, Looks.BleedShare(spread));
+        Assert.True(Looks.BleedShare(disc.Rgba, disc.Size) > 0.9);
+        Assert.Equal(0, Looks.BleedShare(spread.Rgba, spread.Size));
     }
 
     [Fact]
@@ -85,7 +85,11 @@ public class MatteTests
     {
         Assert.True(new Oklch(0.6, 0.1, 40).IsOnScreen);
         Assert.False(new Oklch(0.6, 0.4, 140).IsOnScreen);
-        Gen.Select(Gen.Byte, Gen.Byte, Gen.Byte).Sample((r, g, b) => Assert.True(Oklch.Of(r, g, b).IsOnScreen));
+        Gen.Select(Gen.Byte, Gen.Byte, Gen.Byte).Sample((r, g, b) =>
+        {
+            var lab = Oklab.Of(r, g, b);
+            Assert.True(new Oklch(lab.L, Math.Sqrt((lab.A * lab.A) + (lab.B * lab.B)), Math.Atan2(lab.B, lab.A) * 180 / Math.PI).IsOnScreen);
+        });
         Assert.InRange(new Oklch(0.6, 0.4, 140).MostChroma(), 0.1, 0.3);
     }
 }

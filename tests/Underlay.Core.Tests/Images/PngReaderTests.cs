@@ -62,7 +62,7 @@ public class PngReaderTests
     {
         var picture = Picture.Filled(8, 8, new Pixel(1, 0, 2, 255)).With(3, 2, new Pixel(0, 0, 0, 0)).With(5, 4, new Pixel(0, 9, 0, 80));
         var pixels = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours).Pixels!;
-        Assert.Equal(new PixelFacts(AlphaUse.Blend, new PixelAt(3, 2), new PixelAt(5, 4), new PixelAt(0, 0), 28, new PixelAt(5, 4), 1, new PixelAt(0, 0)), pixels);
+        Assert.Equal(new PixelFacts(AlphaUse.Blend, new PixelAt(3, 2), new PixelAt(5, 4), new PixelAt(0, 0), 28, new PixelAt(5, 4), 1, new PixelAt(0, 0), 0, null), pixels);
     }
 
     [Fact]
@@ -71,7 +71,7 @@ public class PngReaderTests
         {
             var png = picture.ToPng();
             var alpha = PngReader.Inspect(png, PixelNeed.Alpha).Pixels!;
-            Assert.Equal(PngReader.Inspect(png, PixelNeed.Colours).Pixels! with { FirstGreen = alpha.FirstGreen, GreenPixels = alpha.GreenPixels, FirstTinted = alpha.FirstTinted }, alpha);
+            Assert.Equal(PngReader.Inspect(png, PixelNeed.Colours).Pixels! with { FirstGreen = alpha.FirstGreen, GreenPixels = alpha.GreenPixels, FirstTinted = alpha.FirstTinted, BleedShare = alpha.BleedShare }, alpha);
         });
 
     [Theory]
