@@ -57,15 +57,19 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
 
     private static int Side(int side, double scale) => Math.Max(1, (int)Math.Round(side * scale));
 
-    private static RgbaPicture Centre(RgbaPicture picture, PixelSize size)
+    /// <summary>The picture in the middle of a size. Margins are clear, with the colours of the edges beside them, which so cannot bleed.</summary>
+    private RgbaPicture Centre(RgbaPicture picture, PixelSize size)
     {
         var result = RgbaPicture.Clear(size);
         int left = (size.Width - picture.Size.Width) / 2, top = (size.Height - picture.Size.Height) / 2;
         for (var y = 0; y < size.Height; y++)
             for (var x = 0; x < size.Width; x++)
             {
-                int fromX = x - left, fromY = y - top;
-                if (fromX >= 0 && fromY >= 0 && fromX < picture.Size.Width && fromY < picture.Size.Height) picture.At(fromX, fromY).CopyTo(result.At(x, y));
+                int fromX = Math.Clamp(x - left, 0, picture.Size.Width - 1), fromY = Math.Clamp(y - top, 0, picture.Size.Height - 1);
+                var isMargin = fromX != x - left || fromY != y - top;
+                if (isMargin && Exact) continue;
+                picture.At(fromX, fromY).CopyTo(result.At(x, y));
+                if (isMargin) result.At(x, y)[3] = 0;
             }
 
         return result;
