@@ -1,8 +1,12 @@
 using System.CommandLine;
+using System.Globalization;
 using Underlay.Cli;
 using Underlay.Cli.Commands;
 using Underlay.Core.Packs;
 using Underlay.Files;
+
+// The same words and numbers wherever it runs.
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 
 // The system's cryptography takes a while to load, and every command that reads a pack hashes: it loads beside the rest.
 _ = Task.Run(() => ContentHash.Of([]));

@@ -23,6 +23,9 @@ using Underlay.Server.Releases;
 using Underlay.Server.Tray;
 using Underlay.Server.Trials;
 
+// The same words and numbers wherever it runs.
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+
 // The interface's client is generated from the API's description when the web is built: Underlay.Server openapi FILE
 var onlyDescribe = args is ["openapi", _];
 var builder = WebApplication.CreateBuilder(args);

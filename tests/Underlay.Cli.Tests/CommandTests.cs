@@ -51,6 +51,16 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     }
 
     [Fact]
+    public void Words_and_numbers_are_the_same_on_every_machine()
+    {
+        string[] check = ["check", Pack("tidepool"), "--host", "kilnmoor"];
+        var here = RunIn("C.UTF-8", check);
+        Assert.Contains("59 %", here.Output, StringComparison.Ordinal);
+        Assert.Equal(here, RunIn("de_DE.UTF-8", check));
+        Assert.Equal(here, RunIn("fr_FR.UTF-8", check));
+    }
+
+    [Fact]
     public void The_SARIF_report_has_a_result_for_each_finding_with_its_place()
     {
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "sarif");

@@ -11,9 +11,15 @@ public static class UnderlayCommand
 {
     public static Ran Run(params string[] arguments) => RunProgram(Path.Combine(Repository.Root, "underlay"), arguments);
 
-    public static Ran RunProgram(string program, params string[] arguments)
+    /// <summary>The command on a machine whose people speak another language.</summary>
+    public static Ran RunIn(string language, params string[] arguments) => RunProgram(Path.Combine(Repository.Root, "underlay"), arguments, ("LC_ALL", language));
+
+    public static Ran RunProgram(string program, params string[] arguments) => RunProgram(program, arguments, []);
+
+    private static Ran RunProgram(string program, string[] arguments, params (string Name, string Value)[] environment)
     {
         var start = new ProcessStartInfo(program) { RedirectStandardOutput = true, RedirectStandardError = true };
+        foreach (var (name, value) in environment) start.Environment[name] = value;
         foreach (var argument in arguments) start.ArgumentList.Add(argument);
         using var process = Process.Start(start)!;
         var error = process.StandardError.ReadToEndAsync();

@@ -35,17 +35,28 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     {
         Pointer = rule.Field,
         At = placement.Facts.Entry!.Text.Locate(rule.Field),
-        Fix = !placement.FromBase && InOther(overlay, rule, overlay.Text(placement, rule.Field)!)?.Now is { } now ? new SetText(placement.Path, rule.Field, now) : null,
+        Fix = FindFix(overlay, placement, rule),
         RestsOn = overlay.Target(rule, placement) is { } target ? [target] : rule is { Place: { } place, Placeholder: null } ? WhoHadId(overlay, overlay.Profile.Place(place), overlay.Text(placement, rule.Field)!) : [],
     };
+
+    /// <summary>What the edition calls it, or the nearest that it has.</summary>
+    private static SetText? FindFix(Overlay overlay, Placement placement, RefersToRule rule)
+    {
+        // Only a field of the root can be set.
+        if (placement.FromBase || rule.Field.LastIndexOf('/') > 0 || placement.Field(rule.Field) is not { } value) return null;
+        if (InOther(overlay, rule, value) is { } other) return other.Now is { } now ? new SetText(placement.Path, rule.Field, now) : null;
+        return FindNear(Names(overlay, rule), value) is { } near ? new SetText(placement.Path, rule.Field, near, LeavesNoChoice: false) : null;
+    }
 
     private Finding DescribeLine(Overlay overlay, Drop drop)
     {
         var by = drop.Placement.Place.Kind!.Inherits!.By;
         var at = drop.Placement.Facts.Entry!.Text.Locate(by);
         var (id, one) = (drop.Placement.Field(by), drop.Placement.Place.One);
-        return Report(overlay, drop, $"“{by[1..]}” is “{id}”, which is not the id of {one} ({at}).{OtherEditions.FindId(overlay, drop.Placement.Place, id!)?.Says ?? Hint(Ids(overlay, drop.Placement.Place), id!)}") with
+        var (other, near) = (OtherEditions.FindId(overlay, drop.Placement.Place, id!), FindNear(Ids(overlay, drop.Placement.Place), id!));
+        return Report(overlay, drop, $"“{by[1..]}” is “{id}”, which is not the id of {one} ({at}).{other?.Says ?? Hint(near)}") with
         {
+            Fix = drop.Placement.FromBase || other is not null || near is null ? null : new SetText(drop.Placement.Path, by, near, LeavesNoChoice: false),
             Pointer = by,
             At = at,
             RestsOn = WhoHadId(overlay, drop.Placement.Place, id!),
@@ -58,7 +69,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
-        return $"“{rule.Field[1..]}” is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(Names(overlay, rule), value)}";
+        return $"“{rule.Field[1..]}” is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
     }
 
     private static InOtherEdition? InOther(Overlay overlay, RefersToRule rule, string value) => rule switch
@@ -68,8 +79,10 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         _ => OtherEditions.FindId(overlay, overlay.Profile.Place(rule.Place!), value),
     };
 
-    private static string Hint(IEnumerable<string> names, string value) =>
-        names.Where(n => Slips.AreOneApart(n, value)).Order(StringComparer.Ordinal).FirstOrDefault() is { } near ? $" “{near}” is near." : "";
+    private static string? FindNear(IEnumerable<string> names, string value) =>
+        names.Where(n => Slips.AreOneApart(n, value)).Order(StringComparer.Ordinal).FirstOrDefault();
+
+    private static string Hint(string? near) => near is null ? "" : $" “{near}” is near.";
 
     /// <summary>Files with that id which the host leaves out: the reason why nothing has it.</summary>
     private static IReadOnlyList<PackPath> WhoHadId(Overlay overlay, Place place, string id) =>

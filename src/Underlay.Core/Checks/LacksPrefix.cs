@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
@@ -26,6 +27,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             {
                 Pointer = field,
                 At = placement.Facts.Entry!.Text.Locate(field),
+                Fix = IsReferredTo(overlay, placement, id) ? null : new SetText(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", LeavesNoChoice: false),
             };
         }
         else
@@ -40,6 +42,10 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
 
     private static bool IsOfBase(Overlay overlay, Placement placement, string field, string id) =>
         overlay.Base.In(placement.Place).Any(f => f.Facts.Entry?.Text.FindString(field) == id);
+
+    /// <summary>Another id would leave those behind that refer to this one.</summary>
+    private static bool IsReferredTo(Overlay overlay, Placement placement, string id) =>
+        overlay.Links.ReferringTo(placement.Place).Any(r => overlay.Links.WithValue(r.Owner, r.Field, id).Any());
 
     /// <summary>A name is told once, at the first of the files that have it; and only where the base has none of them.</summary>
     private static bool IsFirstOfItsName(Overlay overlay, Placement placement, PrefixRule rule)

@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -17,15 +18,17 @@ public sealed class Misnamed : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         if (drop.Rule is not NamesAgreeRule rule) yield break;
-        var name = drop.Placement.Bindings.Find(rule.Placeholder);
+        var name = drop.Placement.Bindings.Find(rule.Placeholder)!;
+        var id = drop.Placement.Field(rule.Field)!;
         var at = drop.Placement.Facts.Entry!.Text.Locate(rule.Field);
         yield return Report(
             overlay,
             drop,
-            $"Its id is “{drop.Placement.Field(rule.Field)}”, and the path says “{name}”: the id’s last word has to be the same ({at}).") with
+            $"Its id is “{id}”, and the path says “{name}”: the id’s last word has to be the same ({at}).") with
         {
             Pointer = rule.Field,
             At = at,
+            Fix = drop.Placement.FromBase ? null : new SetText(drop.Placement.Path, rule.Field, id[..(id.LastIndexOf('.') + 1)] + name, LeavesNoChoice: false),
         };
     }
 }

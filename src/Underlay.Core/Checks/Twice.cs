@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -20,23 +21,24 @@ public sealed class Twice : Check
         var value = drop.Placement.Field(rule.Field)!;
         var kept = overlay.Links.WithValue(drop.Placement.Place, rule.Field, value).FirstOrDefault();
         var other = kept is null ? "another" : $"{(kept.FromBase ? "the base’s " : "")}{kept.Path}";
+        var free = FindFree(overlay, drop, rule);
         var at = drop.Placement.Facts.Entry!.Text.Locate(rule.Field);
-        yield return Report(overlay, drop, $"“{rule.Field[1..]}” is “{value}”, as in {other}: two cannot have the same ({at}).{Free(overlay, drop, rule)}") with
+        yield return Report(overlay, drop, $"“{rule.Field[1..]}” is “{value}”, as in {other}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
         {
             Pointer = rule.Field,
             At = at,
+            Fix = free is null || drop.Placement.FromBase ? null : new SetText(drop.Placement.Path, rule.Field, free, LeavesNoChoice: false),
         };
     }
 
-    /// <summary>The next number that nothing has, where the value is a number.</summary>
-    private static string Free(Overlay overlay, Drop drop, UniqueRule rule)
+    /// <summary>The next number that nothing has; null where the value is no number.</summary>
+    private static string? FindFree(Overlay overlay, Drop drop, UniqueRule rule)
     {
         var value = drop.Placement.Field(rule.Field)!;
-        if (!value.All(char.IsAsciiDigit)) return "";
+        if (!value.All(char.IsAsciiDigit)) return null;
         var taken = overlay.ShownIn(drop.Placement.Place).Select(p => p.Field(rule.Field)).ToHashSet();
-        var free = Enumerable.Range(1, (int)Math.Pow(10, value.Length) - 1)
+        return Enumerable.Range(1, (int)Math.Pow(10, value.Length) - 1)
             .Select(n => n.ToString($"D{value.Length}", System.Globalization.CultureInfo.InvariantCulture))
             .FirstOrDefault(n => string.CompareOrdinal(n, value) > 0 && !taken.Contains(n));
-        return free is null ? "" : $" {free} is free.";
     }
 }

@@ -7,7 +7,8 @@ namespace Underlay.Core.Fixes;
 /// <param name="Path">The entry.</param>
 /// <param name="Field">Pointer to a field of its root.</param>
 /// <param name="Value">The text.</param>
-public sealed record SetText(PackPath Path, string Field, string Value) : Fix($"Set “{Field[1..]}” to {Value}", LosesNothing: false, LeavesNoChoice: true)
+/// <param name="LeavesNoChoice">False when another text would do as well.</param>
+public sealed record SetText(PackPath Path, string Field, string Value, bool LeavesNoChoice = true) : Fix($"Set “{Field[1..]}” to {Value}", LosesNothing: false, LeavesNoChoice)
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>

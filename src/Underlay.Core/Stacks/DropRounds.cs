@@ -13,7 +13,6 @@ namespace Underlay.Core.Stacks;
 internal sealed class DropRounds(Overlay overlay)
 {
     private readonly HashSet<PackPath> baseInDoubt = [];
-    private readonly ILookup<string, (Place Owner, string Field)> referring = Referring(overlay);
 
     // Places whose entries name files of others by a value.
     private readonly HashSet<string> wantedBy = overlay.Profile.Places.SelectMany(p => p.RulesOf<WantedByRule>(overlay.Edition)).Select(r => r.Place).ToHashSet(StringComparer.Ordinal);
@@ -167,18 +166,9 @@ internal sealed class DropRounds(Overlay overlay)
 
     private void DoubtReferences(Place place, string id)
     {
-        foreach (var (owner, field) in referring[place.Key])
+        foreach (var (owner, field) in overlay.Links.ReferringTo(place))
             foreach (var file in overlay.Base.LinksOf(owner).WithValue(field)[id]) baseInDoubt.Add(file.Path);
     }
-
-    /// <summary>By place with ids: the places and fields that refer to them.</summary>
-    private static ILookup<string, (Place Owner, string Field)> Referring(Overlay overlay) =>
-        overlay.Profile.Places
-            .SelectMany(owner => owner.RulesOf<RefersToRule>(overlay.Edition)
-                .Where(r => r is { Place: not null, Placeholder: null })
-                .Select(r => (Place: r.Place!, Owner: owner, r.Field))
-                .Concat(owner.Kind?.Inherits is { } inherits ? [(owner.Key, owner, inherits.By)] : []))
-            .ToLookup(r => r.Place, r => (r.Owner, r.Field), StringComparer.Ordinal);
 
     private static string LastWord(string id) => id[(id.LastIndexOf('.') + 1)..];
 }

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Text.Json;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
 
 namespace Underlay.Core.Stacks;
 
@@ -9,6 +10,7 @@ namespace Underlay.Core.Stacks;
 internal sealed class Links(Overlay overlay)
 {
     private readonly ConcurrentDictionary<(string Place, string Pointer), ILookup<string, Placement>> ofPack = new();
+    private readonly Lazy<ILookup<string, (Place Owner, string Field)>> referring = new(() => Referring(overlay));
 
     /// <summary>The entry that has an id in a place and is shown; of several, the pack's, and of those the last by path. Null when there is none.</summary>
     public Placement? ById(Place place, string id)
@@ -27,6 +29,9 @@ internal sealed class Links(Overlay overlay)
     public IEnumerable<Placement> WithValue(Place place, string pointer, string value) =>
         OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
             .Concat(overlay.Base.LinksOf(place).WithValue(pointer)[value].Select(f => overlay.Shown(f.Path)).OfType<Placement>().Where(p => p.FromBase));
+
+    /// <summary>The places whose entries refer to ids of a place, with the fields that do.</summary>
+    public IEnumerable<(Place Owner, string Field)> ReferringTo(Place place) => referring.Value[place.Key];
 
     /// <summary>The entry itself and those that it takes fields over from, nearest first; the line ends where it breaks or would begin anew.</summary>
     public IEnumerable<Placement> Line(Placement entry)
@@ -57,6 +62,14 @@ internal sealed class Links(Overlay overlay)
             if (other.Facts.Entry?.Text.Find(pointer) is { } taken) return taken;
         return null;
     }
+
+    private static ILookup<string, (Place Owner, string Field)> Referring(Overlay overlay) =>
+        overlay.Profile.Places
+            .SelectMany(owner => owner.RulesOf<RefersToRule>(overlay.Edition)
+                .Where(r => r is { Place: not null, Placeholder: null })
+                .Select(r => (Place: r.Place!, Owner: owner, r.Field))
+                .Concat(owner.Kind?.Inherits is { } inherits ? [(owner.Key, owner, inherits.By)] : []))
+            .ToLookup(r => r.Place, r => (r.Owner, r.Field), StringComparer.Ordinal);
 
     private static bool IsExcepted(Inheritance inherits, string pointer) =>
         inherits.Except.Contains(pointer.Split('/')[1], StringComparer.Ordinal);

@@ -1,0 +1,88 @@
+using System.Text;
+using Underlay.Core.Fixes;
+
+namespace Underlay.Core.Tests.Fixes;
+
+/// <summary>Repairs inside entries, tables and manifests: one value changes, the rest stays as the author wrote it.</summary>
+public class EntryFixTests
+{
+    private const string Cup = "wares/tide_cup/ware.json";
+
+    private static (FileTree Tree, CheckReport Report) Run(APack pack, params string[] only)
+    {
+        var (tree, _, report) = FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
+        return (tree, report);
+    }
+
+    private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
+
+    private static APack Ware(string entry) => APack.Of().WithWare("tide_cup").With(Cup, entry);
+
+    [Theory]
+    [InlineData("entry/misnamed", "\"id\": \"saltbrook.tidecup\"", "\"id\": \"saltbrook.tide_cup\"")]
+    [InlineData("entry/dangling", "\"shape\": \"jugg\"", "\"shape\": \"jug\"")]
+    [InlineData("entry/twice", "\"stall\": \"001\"", "\"stall\": \"003\"")]
+    [InlineData("name/prefix", "\"id\": \"other.tide_cup\"", "\"id\": \"saltbrook.tide_cup\"")]
+    public void A_value_is_put_right_when_asked_for(string code, string wrong, string right)
+    {
+        var field = wrong.Split(':')[0];
+        var fields = new[] { "\"id\": \"saltbrook.tide_cup\"", "\"shape\": \"jug\"", "\"stall\": \"007\"" }.Select(f => f.StartsWith(field, StringComparison.Ordinal) ? wrong : f);
+        var entry = $"{{\n  {string.Join(",\n  ", fields)},\n\n  \"made_of\":   \"clay\", \"price\": 3\n}}\n";
+        Assert.Equal(code, Ware(entry).Finding().Code.Value);
+        Assert.Equal(entry, Text(Run(Ware(entry)).Tree, Cup));
+        var (tree, report) = Run(Ware(entry), code);
+        Assert.Empty(report.Findings);
+        Assert.Equal(entry.Replace(wrong, right, StringComparison.Ordinal), Text(tree, Cup));
+        Assert.Equal(entry, Text(tree, $".underlay/sources/{Cup}"));
+    }
+
+    [Fact]
+    public void An_id_that_others_refer_to_is_left_to_the_author()
+    {
+        var pack = Ware("""{ "id": "other.tide_cup", "shape": "jug", "made_of": "clay", "price": 3 }""").WithWare("tide_mug").With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "other.tide_cup" }""");
+        Assert.Null(pack.Finding().Fix);
+    }
+
+    [Fact]
+    public void Who_takes_fields_over_from_a_near_name_is_given_the_near_one()
+    {
+        var (tree, report) = Run(Ware("""{ "id": "saltbrook.tide_cup", "like": "moor.soup_bowls" }"""), "entry/dangling");
+        Assert.Empty(report.Findings);
+        Assert.Contains("moor.soup_bowl\"", Text(tree, Cup), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_a_file_of_the_base_says_is_not_ours_to_change()
+    {
+        // The pack's glaze takes the place of the base's and leaves its id without owner.
+        var pack = APack.Of().With("entries/glazes/celadon.json", """{ "id": "saltbrook.celadon", "body": "#9ec2b4", "rim": "#2f6e63" }""");
+        Assert.All(pack.Findings().Where(f => f.Path.StartsWith("wares/", StringComparison.Ordinal)), f => Assert.Null(f.Fix));
+        Assert.Contains(pack.Findings(), f => f.Predicts.Any(p => p.Path == "wares/milk_jug/ware.json" && p.Code == "dangling"));
+    }
+
+    [Fact]
+    public void A_row_is_added_to_a_table_with_the_columns_that_it_has()
+    {
+        var seal = (Picture.Filled(60, 44, new Pixel(40, 50, 60, 255)) with { At = (x, y) => x is > 14 and < 46 && y is > 10 and < 34 && x % 10 < 4 ? new Pixel(250, 250, 250, 255) : new Pixel(40, 50, 60, 255) }).WithClearRing();
+        var pack = APack.Of().With("art/seals/saltbrook_tide.png", seal);
+        Assert.Equal("code,do\nsaltbrook_tide,add\n", Text(Run(pack).Tree, "tables/seals.csv"));
+        var (tree, report) = Run(pack.With("tables/seals.csv", "do,name,code\r\nchange,Clay,clay_mark"));
+        Assert.Empty(report.Findings);
+        Assert.Equal("do,name,code\r\nchange,Clay,clay_mark\nadd,,saltbrook_tide\n", Text(tree, "tables/seals.csv"));
+        // Quoted values could hold line ends: such a table is left to the author.
+        Assert.Equal("name/not-listed", Assert.Single(Run(pack.With("tables/seals.csv", "code,do,name\nclay_mark,change,\"Clay\"\n")).Report.Findings).Code.Value);
+    }
+
+    [Fact]
+    public void A_skin_beside_a_DDS_becomes_one_and_its_PNG_is_kept()
+    {
+        var pack = APack.Of().With("wares/milk_jug/skin.png", Picture.Of(64, 64)).With("art/stalls/001.png", Picture.Of(96, 72)).With("wares/milk_jug/shelf.png", Picture.Shelf());
+        var ddsBase = new Dictionary<string, byte[]>(SmallBase.Files) { ["wares/milk_jug/skin.dds"] = Dds.Of(64, 64) };
+        var catalogue = Core.BaseFiles.BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, FileTree.OfBytes(ddsBase.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
+        var (tree, applied, report) = FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 2 ? catalogue : SmallBase.Of(e), t), Repository.Kilnmoor, ["companion/outranked"]);
+        Assert.Equal("Save it as skin.dds", Assert.Single(applied).Finding.Fix!.Title);
+        Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
+        Assert.Null(tree.Find(PackPath.Parse("wares/milk_jug/skin.png")));
+        Assert.Equal(Picture.Of(64, 64).ToPng(), tree.Find(PackPath.Parse(".underlay/sources/wares/milk_jug/skin.png"))!.ReadAll());
+    }
+}
