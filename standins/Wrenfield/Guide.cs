@@ -4,6 +4,7 @@ using System.Text;
 using StandIns;
 using Tomlyn;
 using Tomlyn.Model;
+using Tomlyn.Parsing;
 
 namespace Wrenfield;
 
@@ -53,7 +54,9 @@ public sealed class Guide
         TomlTable root;
         try
         {
-            root = TomlSerializer.Deserialize<TomlTable>(new UTF8Encoding(false, true).GetString(bytes)) ?? [];
+            var text = new UTF8Encoding(false, true).GetString(bytes);
+            SyntaxParser.ParseStrict(text, validate: true);
+            root = TomlSerializer.Deserialize<TomlTable>(text) ?? [];
         }
         catch (Exception problem) when (problem is TomlException or DecoderFallbackException)
         {

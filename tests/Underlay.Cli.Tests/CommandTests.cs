@@ -56,8 +56,8 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         string[] check = ["check", Pack("tidepool"), "--host", "kilnmoor"];
         var here = RunIn("C.UTF-8", check);
         Assert.Contains("59 %", here.Output, StringComparison.Ordinal);
-        Assert.Equal(here, RunIn("de_DE.UTF-8", check));
-        Assert.Equal(here, RunIn("fr_FR.UTF-8", check));
+        Assert.Equal(here.Output, RunIn("de_DE.UTF-8", check).Output);
+        Assert.Equal(here.Output, RunIn("fr_FR.UTF-8", check).Output);
     }
 
     [Fact]

@@ -43,13 +43,17 @@ public sealed class NearMiss : Check
         var free = !overlay.PackHas(best.Target);
         var others = candidates.Count > 1 ? $" Also near: {string.Join(", ", candidates.Skip(1).Take(3).Select(c => c.Target))}." : "";
         var hint = !free ? " A file is already there." : best.FitsContent ? "" : " Its bytes are of another format, so renaming alone would not do.";
+        var isOnly = candidates.Count == 1;
         return new Finding
         {
             Code = Code,
             Severity = Severity.Warning,
             Path = path.Value,
             Message = $"{what}; but for {best.Slip} it would be {best.Target}.{others}{hint}",
-            Fix = free && best.FitsContent ? new RenameToPlace(path, best.Target, LeavesNoChoice: candidates.Count == 1) : null,
+            Fix = !free ? null
+                : best.FitsContent ? new RenameToPlace(path, best.Target, isOnly)
+                : best.Picture is { } format && SaveAs.For(overlay.Pack.Tree, path, best.Target, format) is { } save ? save with { LeavesNoChoice = isOnly }
+                : null,
             Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
         };
     }

@@ -22,7 +22,7 @@ public sealed class Outranked : Check
         var first = overlay.Targets(rule.Places, drop.Placement.Bindings).First(t => overlay.PackHas(t) || overlay.Base.Find(t) is not null);
         yield return Report(overlay, drop, $"{(overlay.PackHas(first) ? "Your" : "The base’s")} {first.FileName} beats every {drop.Placement.Path.FileName} here. Save yours as {first.FileName}.") with
         {
-            Fix = !drop.Placement.FromBase && overlay.Profile.Locate(first, overlay.Edition) is { Place.Format: PictureFormat.Dds } && !overlay.PackHas(first) ? new SaveAsDds(drop.Placement.Path, first) : null,
+            Fix = !drop.Placement.FromBase && overlay.Profile.Locate(first, overlay.Edition) is { Place.Format: PictureFormat.Dds } && !overlay.PackHas(first) ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, PictureFormat.Dds) : null,
         };
     }
 }

@@ -1,3 +1,5 @@
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -17,15 +19,19 @@ public sealed class UnreadablePicture : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         if (drop.Placement.Facts.Picture is { IsReadable: false, Problem: var problem })
-            yield return Report(overlay, drop, Because(problem!));
+            yield return Report(overlay, drop, Because(drop.Placement, problem!)) with { Fix = FindFix(overlay, drop.Placement) };
     }
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         if (placement.Facts.Picture is { IsReadable: false, Problem: var problem } && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome)
-            yield return Report(overlay, placement, placement.Place.Unreadable, Because(problem!)) with { Explains = [placement.Path] };
+            yield return Report(overlay, placement, placement.Place.Unreadable, Because(placement, problem!)) with { Explains = [placement.Path], Fix = FindFix(overlay, placement) };
     }
 
-    private static string Because(string problem) => $"This is no picture that can be read: {problem}. Save it anew as an 8-bit PNG.";
+    private static string Because(Placement placement, string problem) =>
+        $"This is no picture that can be read: {problem}. Save it anew as {(placement.Place.Format == PictureFormat.Dds ? "a DDS, BC1 or BC3, without mip levels" : "an 8-bit PNG")}.";
+
+    private static SaveAs? FindFix(Overlay overlay, Placement placement) =>
+        placement.FromBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.Format);
 }

@@ -1,5 +1,7 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
+using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -21,6 +23,9 @@ public sealed class WrongAlpha : RuleCheck<AlphaRule>
         var because = rule.Allows == AlphaUse.Opaque
             ? $"Every pixel has to be solid (alpha 255); the first that is not is at {pixels.FirstClear}."
             : $"Every pixel has to be solid or clear (alpha 255 or 0); the first in between is at {pixels.FirstPartial}.";
-        yield return Report(overlay, placement, rule.Else, because);
+        yield return Report(overlay, placement, rule.Else, because) with
+        {
+            Fix = placement.FromBase ? null : new ShapePicture(placement.Path, rule.Allows == AlphaUse.Opaque ? new MakeSolid() : new HardenAlpha()),
+        };
     }
 }

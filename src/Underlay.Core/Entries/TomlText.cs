@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Tomlyn;
 using Tomlyn.Model;
+using Tomlyn.Parsing;
 
 namespace Underlay.Core.Entries;
 
@@ -21,6 +22,8 @@ public static class TomlText
         var text = System.Text.Encoding.UTF8.GetString(utf8);
         try
         {
+            // The serializer alone takes keys and tables that stand twice.
+            _ = SyntaxParser.ParseStrict(text, validate: true);
             var table = TomlSerializer.Deserialize<TomlTable>(text) ?? [];
             return JsonText.Of(JsonSerializer.SerializeToUtf8Bytes(Convert(table), Plain), pointer => Locate(text, pointer));
         }
@@ -41,6 +44,7 @@ public static class TomlText
         var lines = text.Split('\n').ToList();
         var (header, key) = FindLines(lines, pointer);
         var line = $"{pointer[(pointer.LastIndexOf('/') + 1)..]} = {value}";
+        if (text.Contains("\r\n", StringComparison.Ordinal)) line += "\r";
         if (key >= 0) lines[key] = line;
         else if (header >= 0) lines.Insert(header + 1, line);
         else lines.AddRange([$"[{pointer.Split('/')[1]}]", line]);

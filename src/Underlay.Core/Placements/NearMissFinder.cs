@@ -10,7 +10,8 @@ namespace Underlay.Core.Placements;
 /// <param name="Target">The path.</param>
 /// <param name="Slip">The slip in words: "one letter".</param>
 /// <param name="FitsContent">Whether the file's bytes are of the format that the target wants.</param>
-public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent);
+/// <param name="Picture">The format of the picture that the target wants; null where it wants none.</param>
+public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent, PictureFormat? Picture);
 
 /// <summary>Finds the paths that an author may have meant.</summary>
 public static class NearMissFinder
@@ -25,14 +26,10 @@ public static class NearMissFinder
         var found = new Dictionary<PackPath, string>();
         foreach (var (text, slip) in Variants(overlay, file.Path))
             if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target)) found.TryAdd(target, slip);
-        var inBase = found.Where(f => overlay.Base.Find(f.Key) is not null).ToList();
-        return
-        [
-            .. (inBase.Count > 0 ? inBase : [.. found])
-                .OrderBy(f => overlay.PackHas(f.Key))
-                .ThenBy(f => f.Key)
-                .Select(f => new NearMissCandidate(f.Key, f.Value, FitsContent(overlay, file, f.Key))),
-        ];
+        var all = found.Select(f => Candidate(overlay, file, f.Key, f.Value)).ToList();
+        // What the bytes are tells more than the name: then what they could be saved as, and what the base has.
+        var likely = FirstThatAre(all, c => c.FitsContent, c => c.Picture is not null == IsPicture(file));
+        return [.. FirstThatAre(likely, c => overlay.Base.Find(c.Target) is not null).OrderBy(c => overlay.PackHas(c.Target)).ThenBy(c => c.Target)];
     }
 
     /// <summary>
@@ -54,7 +51,7 @@ public static class NearMissFinder
         if (missing.Count == 0) return ([], []);
         var candidates = overlay.Base.In(placement.Place)
             .Where(f => !overlay.PackHas(f.Path) && Slips.AreOneApart(f.Bindings.Find(hole)!, name))
-            .Select(f => new NearMissCandidate(f.Path, "one letter", FitsContent: true))
+            .Select(f => new NearMissCandidate(f.Path, "one letter", FitsContent: true, placement.Place.Content == PlaceContent.Picture ? placement.Place.Format : null))
             .ToList();
         return (candidates, missing);
     }
@@ -67,10 +64,27 @@ public static class NearMissFinder
     private static IEnumerable<PackPath> FixedPaths(Overlay overlay) =>
         overlay.Profile.Places.Where(p => p.ManifestField is not null).Select(p => overlay.Pack.Manifest.FindPath(p.ManifestField!)).OfType<PackPath>();
 
-    private static bool FitsContent(Overlay overlay, TreeFile file, PackPath target)
+    /// <summary>Those of which the first that holds for any holds; all where none holds for any.</summary>
+    private static List<NearMissCandidate> FirstThatAre(List<NearMissCandidate> all, params ReadOnlySpan<Predicate<NearMissCandidate>> kinds)
     {
-        var isPicture = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place.Content == PlaceContent.Picture || FixedPaths(overlay).Contains(target);
-        return PngReader.IsPng(file.ReadStart(8)) == isPicture;
+        foreach (var kind in kinds)
+            if (all.Exists(kind)) return all.FindAll(kind);
+        return all;
+    }
+
+    private static bool IsPicture(TreeFile file) => SourceReader.FormatOf(file.ReadStart(32)) is not null;
+
+    private static NearMissCandidate Candidate(Overlay overlay, TreeFile file, PackPath target, string slip)
+    {
+        var place = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place;
+        PictureFormat? wanted = place is { Content: PlaceContent.Picture } ? place.Format : FixedPaths(overlay).Contains(target) ? PictureFormat.Png : null;
+        var fits = SourceReader.FormatOf(file.ReadStart(32)) switch
+        {
+            "PNG" => wanted == PictureFormat.Png,
+            "DDS" => wanted == PictureFormat.Dds,
+            var other => other is null && wanted is null,
+        };
+        return new NearMissCandidate(target, slip, fits, wanted);
     }
 
     private static IEnumerable<(string Path, string Slip)> Variants(Overlay overlay, PackPath path)

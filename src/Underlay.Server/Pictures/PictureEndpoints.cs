@@ -18,7 +18,7 @@ namespace Underlay.Server.Pictures;
 /// <summary>One side of a comparison.</summary>
 internal sealed record PictureSide(string Hash, Size? Size, long Length, string? Problem);
 
-/// <summary>A step: fit, enlarge, clear-border, cut-matte, take-alpha, spread-colour or grey, with what it needs.</summary>
+/// <summary>A step: fit, enlarge, clear-border, cut-matte, take-alpha, harden-alpha, make-solid, spread-colour or grey, with what it needs.</summary>
 /// <param name="Do">Which step.</param>
 /// <param name="Width">For fit, pixels.</param>
 /// <param name="Height">For fit, pixels.</param>
@@ -180,6 +180,8 @@ internal static class PictureEndpoints
         CutMatte cut => new StepView("cut-matte", Colour: $"#{cut.R:x2}{cut.G:x2}{cut.B:x2}"),
         TakeAlpha => new StepView("take-alpha"),
         SpreadColour => new StepView("spread-colour"),
+        HardenAlpha => new StepView("harden-alpha"),
+        MakeSolid => new StepView("make-solid"),
         ToGrey => new StepView("grey"),
         _ => new StepView("clear-border"),
     };
@@ -187,6 +189,8 @@ internal static class PictureEndpoints
     private static Step Read(PackSnapshot snapshot, PackPath path, StepView step) => step.Do switch
     {
         "grey" => new ToGrey(),
+        "harden-alpha" => new HardenAlpha(),
+        "make-solid" => new MakeSolid(),
         "spread-colour" => new SpreadColour(),
         "take-alpha" => Decode(snapshot.Overlay?.Base.Read(path)) is { } own ? new TakeAlpha(own) : throw ProblemException.Unsound("The base has no picture here whose alpha could be taken."),
         "cut-matte" when step.Colour is null => Decode((Shaping.FindSteps(snapshot.Tree, path)?.Source) ?? snapshot.Tree.Find(path)?.ReadAll()) is { } source && Matte.Find(source) is { } ground

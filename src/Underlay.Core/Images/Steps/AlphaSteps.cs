@@ -84,3 +84,40 @@ public sealed record SpreadColour : Step
         return next;
     }
 }
+
+/// <summary>Makes every pixel solid or clear, whichever it is nearer to.</summary>
+public sealed record HardenAlpha : Step
+{
+    /// <inheritdoc/>
+    public override string Title => "Make every pixel solid or clear";
+
+    /// <inheritdoc/>
+    public override PixelSize SizeAfter(PixelSize before) => before;
+
+    /// <inheritdoc/>
+    public override RgbaPicture Run(RgbaPicture picture) => AlphaMap.Run(picture, alpha => alpha < 128 ? (byte)0 : (byte)255);
+}
+
+/// <summary>Makes every pixel solid, clear ones too; their colours come to light.</summary>
+public sealed record MakeSolid : Step
+{
+    /// <inheritdoc/>
+    public override string Title => "Make every pixel solid";
+
+    /// <inheritdoc/>
+    public override PixelSize SizeAfter(PixelSize before) => before;
+
+    /// <inheritdoc/>
+    public override RgbaPicture Run(RgbaPicture picture) => AlphaMap.Run(picture, _ => 255);
+}
+
+/// <summary>Gives each pixel another alpha by the one that it has.</summary>
+internal static class AlphaMap
+{
+    public static RgbaPicture Run(RgbaPicture picture, Func<byte, byte> map)
+    {
+        var result = new RgbaPicture(picture.Size, (byte[])picture.Rgba.Clone());
+        for (var i = 3; i < result.Rgba.Length; i += 4) result.Rgba[i] = map(result.Rgba[i]);
+        return result;
+    }
+}

@@ -80,6 +80,10 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
                     : null;
             case "spread-colour":
                 return new SpreadColour();
+            case "harden-alpha":
+                return new HardenAlpha();
+            case "make-solid":
+                return new MakeSolid();
             case "grey":
                 return new ToGrey();
             case "enlarge":
@@ -103,6 +107,8 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         CutMatte cut => new JsonObject { ["do"] = "cut-matte", ["colour"] = $"#{cut.R:x2}{cut.G:x2}{cut.B:x2}" },
         TakeAlpha take => new JsonObject { ["do"] = "take-alpha", ["from"] = ContentHash.Of(PngWriter.Write(take.From)).Hex },
         SpreadColour => new JsonObject { ["do"] = "spread-colour" },
+        HardenAlpha => new JsonObject { ["do"] = "harden-alpha" },
+        MakeSolid => new JsonObject { ["do"] = "make-solid" },
         ToGrey => new JsonObject { ["do"] = "grey" },
         Enlarge enlarge => new JsonObject { ["do"] = "enlarge", ["factor"] = enlarge.Factor },
         _ => throw new ArgumentOutOfRangeException(nameof(step)),

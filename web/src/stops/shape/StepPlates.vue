@@ -41,6 +41,8 @@ const offers = computed(() => {
         { title: 'Clear the outer ring', step: { do: 'clear-border' } as StepView },
         { title: 'Cut a ground of one colour away', step: { do: 'cut-matte' } as StepView },
         { title: 'Spread colours under clear pixels', step: { do: 'spread-colour' } as StepView },
+        { title: 'Make every pixel solid or clear', step: { do: 'harden-alpha' } as StepView },
+        { title: 'Make every pixel solid', step: { do: 'make-solid' } as StepView },
         { title: 'Make it grey', step: { do: 'grey' } as StepView },
     )
     if (props.picture.base) list.push({ title: 'Take the base’s alpha', step: { do: 'take-alpha' } as StepView })
@@ -83,7 +85,7 @@ function choose(event: Event) {
                 <input
                     ref="input"
                     type="file"
-                    accept="image/png,.png"
+                    accept="image/*,.tga,.dds"
                     class="hidden"
                     aria-label="New source"
                     @change="choose"
