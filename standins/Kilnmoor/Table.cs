@@ -13,6 +13,7 @@ internal sealed class Table
     /// <summary>Reads a file: "unreadable" or "rejected" when the game does not take it.</summary>
     public static (Table? Table, string? Problem) Read(byte[] file, string keyColumn, string? doColumn)
     {
+        if (file.Length > 16 * 1024 * 1024) return (null, "unreadable");
         string text;
         try
         {

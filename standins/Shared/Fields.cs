@@ -15,6 +15,7 @@ public sealed class Fields
     /// <summary>Reads a file: "unreadable" when it is no JSON, "rejected" when it is no object or has a number beyond reading.</summary>
     public static (Fields? Fields, string? Problem) Read(byte[] file)
     {
+        if (file.Length > 16 * 1024 * 1024) return (null, "unreadable");
         if (file.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xEF, 0xBB, 0xBF]) || !System.Text.Unicode.Utf8.IsValid(file)) return (null, "unreadable");
         try
         {

@@ -10,14 +10,18 @@ internal sealed record PlateRow(string Bird, string Plumage, string Src);
 /// <summary>What a guide says of its plates.</summary>
 internal static class Contents
 {
+    private const int Deepest = 64;
+
     /// <summary>Reads contents: "unreadable" or "rejected" when the viewer does not take them.</summary>
     public static (List<PlateRow> Rows, string? Problem) Read(byte[] bytes)
     {
         XDocument document;
         try
         {
+            if (bytes.Length > 16 * 1024 * 1024) return ([], "unreadable");
             var text = new UTF8Encoding(false, true).GetString(bytes).TrimStart('\uFEFF');
-            document = XDocument.Load(XmlReader.Create(new StringReader(text), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null }));
+            if (IsTooDeep(text)) return ([], "unreadable");
+            document = XDocument.Load(Open(text));
         }
         catch (Exception problem) when (problem is XmlException or DecoderFallbackException)
         {
@@ -42,6 +46,16 @@ internal static class Contents
         }
 
         return (rows, null);
+    }
+
+    private static XmlReader Open(string text) => XmlReader.Create(new StringReader(text), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+
+    private static bool IsTooDeep(string text)
+    {
+        using var reader = Open(text);
+        while (reader.Read())
+            if (reader.NodeType == XmlNodeType.Element && reader.Depth >= Deepest) return true;
+        return false;
     }
 
     private static bool AreMonths(string? text)

@@ -54,6 +54,7 @@ public sealed class Guide
         TomlTable root;
         try
         {
+            if (bytes.Length > 16 * 1024 * 1024) return "unreadable";
             var text = new UTF8Encoding(false, true).GetString(bytes);
             SyntaxParser.ParseStrict(text, validate: true);
             root = TomlSerializer.Deserialize<TomlTable>(text) ?? [];

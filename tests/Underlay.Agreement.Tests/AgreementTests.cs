@@ -14,6 +14,16 @@ public class AgreementTests
     public void Every_outcome_and_drop_of_random_packs_is_predicted_and_every_blocker_confirmed(string edition, int packs) =>
         PackGen.Files.Sample(pack => AssertAgreement(pack, edition), iter: packs, threads: Environment.ProcessorCount);
 
+    [Theory]
+    [InlineData("tables/seals.csv", "code,do\n")]
+    [InlineData("art/surfaces/flagstone.surface.json", SmallBase.Descriptor)]
+    [InlineData("firing.json", APack.Manifest)]
+    public void Texts_that_are_too_long_are_read_by_neither(string path, string text)
+    {
+        AssertAgreement(APack.Of().With(path, text), "4.0");
+        AssertAgreement(APack.Of().With(path, text + new string('\n', 16 * 1024 * 1024)), "4.0");
+    }
+
     [Fact]
     public void Every_reason_for_an_unlisted_package_is_predicted() =>
         PackGen.Manifests.Sample(pack => AssertAgreement(pack, "4.0"), iter: 3000, threads: Environment.ProcessorCount);

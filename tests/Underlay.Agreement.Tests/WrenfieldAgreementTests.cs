@@ -22,6 +22,25 @@ public class WrenfieldAgreementTests
     public void Every_reason_for_an_unlisted_guide_is_predicted() =>
         GuideGen.Manifests.Sample(guide => AssertAgreement(guide, "2"), iter: 300, threads: Environment.ProcessorCount);
 
+    public static TheoryData<string, string> Hostile => new()
+    {
+        { "contents.xml", $"<contents>{Nested(63)}</contents>" },
+        { "contents.xml", $"<contents>{Nested(64)}</contents>" },
+        { "contents.xml", $"<contents>{Nested(50_000)}</contents>" },
+        { "contents.xml", "<contents/>" + Padding },
+        { "tints.json", "{}" + Padding },
+        { "guide.toml", AGuide.Manifest + Padding },
+        { "guide.toml", AGuide.Manifest + "x = " + new string('[', 100_000) },
+    };
+
+    private static string Padding => new(' ', 16 * 1024 * 1024);
+
+    private static string Nested(int deep) => string.Concat(Enumerable.Repeat("<a>", deep)) + string.Concat(Enumerable.Repeat("</a>", deep));
+
+    [Theory]
+    [MemberData(nameof(Hostile))]
+    public void Texts_that_are_too_long_or_too_deep_are_read_by_neither(string path, string text) => AssertAgreement(AGuide.Of().With(path, text), "2");
+
     [Fact]
     public void A_folio_with_another_hash_leaves_its_plates_blank_and_is_refused_when_it_is_checked()
     {

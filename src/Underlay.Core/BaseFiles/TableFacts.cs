@@ -38,6 +38,7 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
     /// <summary>Reads a table.</summary>
     public static TableFacts Of(byte[] bytes, TableShape shape)
     {
+        if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return Unreadable(tooLong);
         if (bytes.AsSpan().StartsWith("\uFEFF"u8)) return Unreadable("it begins with a byte order mark");
         if (!System.Text.Unicode.Utf8.IsValid(bytes)) return Unreadable("it is not UTF-8");
         if (CsvRecords.Read(Encoding.UTF8.GetString(bytes)) is not { } records) return Unreadable("its quotes do not match");

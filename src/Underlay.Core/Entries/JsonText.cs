@@ -17,9 +17,6 @@ public sealed record JsonProblem(TextPosition At, string Says);
 /// <remarks>RFC 8259; pointers as in RFC 6901.</remarks>
 public sealed class JsonText
 {
-    /// <summary>How deep objects and arrays may be nested.</summary>
-    public const int MaxDepth = 64;
-
     /// <summary>Numbers of this magnitude and above are refused by hosts ("rejected", docs/hosts.md).</summary>
     public const double NumberLimit = 1e28;
 
@@ -50,7 +47,7 @@ public sealed class JsonText
     public static JsonText Parse(byte[] utf8)
     {
         if (FindProblem(utf8) is { } problem) return new JsonText(utf8, default, problem);
-        using var document = JsonDocument.Parse(utf8, new JsonDocumentOptions { MaxDepth = MaxDepth });
+        using var document = JsonDocument.Parse(utf8, new JsonDocumentOptions { MaxDepth = TextLimit.MostDeep });
         return new JsonText(utf8, document.RootElement.Clone(), null);
     }
 
@@ -89,7 +86,7 @@ public sealed class JsonText
         if (Problem is not null || Root.ValueKind != JsonValueKind.Object) throw new InvalidOperationException("Only an object has fields.");
         var name = pointer[1..].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
         var written = JsonSerializer.SerializeToUtf8Bytes(value, Readable);
-        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
         var last = 0;
         while (reader.Read())
         {
@@ -111,7 +108,7 @@ public sealed class JsonText
     public TextPosition Locate(string pointer)
     {
         if (locate is not null) return locate(pointer);
-        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
         if (Problem is not null || !reader.Read()) return new TextPosition(1, 1);
         var found = (int)reader.TokenStartIndex;
         foreach (var token in Tokens(pointer))
@@ -160,10 +157,11 @@ public sealed class JsonText
 
     private static JsonProblem? FindProblem(byte[] utf8)
     {
+        if (TextLimit.FindProblem(utf8.Length) is { } tooLong) return new JsonProblem(new TextPosition(1, 1), tooLong);
         if (utf8.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xEF, 0xBB, 0xBF]))
             return new JsonProblem(new TextPosition(1, 1), "it begins with a byte order mark: save it as UTF-8 without one");
         if (!System.Text.Unicode.Utf8.IsValid(utf8)) return new JsonProblem(TextPosition.Of(utf8, FirstInvalid(utf8)), "it is not UTF-8 here: save it in that encoding");
-        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
         var open = new Stack<HashSet<string>?>();
         try
         {
@@ -233,7 +231,7 @@ public sealed class JsonText
     {
         if (utf8.AsSpan().IndexOfAnyExcept(" \t\r\n"u8) < 0) return "it is empty";
         var text = problem.Message;
-        if (text.Contains("depth", StringComparison.OrdinalIgnoreCase)) return $"it is nested more than {MaxDepth} deep";
+        if (text.Contains("depth", StringComparison.OrdinalIgnoreCase)) return $"it is nested more than {TextLimit.MostDeep} deep";
         if (text.Contains("trailing comma", StringComparison.Ordinal)) return "a comma stands before a closing bracket";
         if (text.Contains("'/' is", StringComparison.Ordinal)) return "a comment stands here, which JSON does not have";
         if (text.Contains("single JSON value", StringComparison.Ordinal) || text.Contains("expected end of data", StringComparison.OrdinalIgnoreCase)) return "something stands after the end";

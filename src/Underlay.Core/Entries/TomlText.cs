@@ -18,6 +18,7 @@ public static class TomlText
     /// </summary>
     public static JsonText Parse(byte[] utf8)
     {
+        if (TextLimit.FindProblem(utf8.Length) is { } tooLong) return JsonText.Unreadable(utf8, tooLong, new TextPosition(1, 1));
         if (!System.Text.Unicode.Utf8.IsValid(utf8)) return JsonText.Unreadable(utf8, "it is not UTF-8", new TextPosition(1, 1));
         var text = System.Text.Encoding.UTF8.GetString(utf8);
         try
