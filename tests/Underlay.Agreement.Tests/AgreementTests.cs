@@ -14,6 +14,10 @@ public class AgreementTests
     public void Every_outcome_and_drop_of_random_packs_is_predicted_and_every_blocker_confirmed(string edition, int packs) =>
         PackGen.Files.Sample(pack => AssertAgreement(pack, edition), iter: packs, threads: Environment.ProcessorCount);
 
+    [Fact]
+    public void No_two_findings_of_a_pack_are_the_same() =>
+        PackGen.Files.Sample(pack => Assert.Distinct(pack.Findings().Select(f => f.Key)), iter: 400, threads: Environment.ProcessorCount);
+
     [Theory]
     [InlineData("tables/seals.csv", "code,do\n")]
     [InlineData("art/surfaces/flagstone.surface.json", SmallBase.Descriptor)]

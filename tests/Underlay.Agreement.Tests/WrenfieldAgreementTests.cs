@@ -19,6 +19,10 @@ public class WrenfieldAgreementTests
         GuideGen.Guides.Sample(guide => AssertAgreement(guide.With("guide.toml", AGuide.Manifest.Replace("printing = 2", $"printing = {printing}", StringComparison.Ordinal)), printing), iter: 300, threads: Environment.ProcessorCount);
 
     [Fact]
+    public void No_two_findings_of_a_guide_are_the_same() =>
+        GuideGen.Guides.Sample(guide => Assert.Distinct(guide.Findings().Select(f => f.Key)), iter: 300, threads: Environment.ProcessorCount);
+
+    [Fact]
     public void Every_reason_for_an_unlisted_guide_is_predicted() =>
         GuideGen.Manifests.Sample(guide => AssertAgreement(guide, "2"), iter: 300, threads: Environment.ProcessorCount);
 

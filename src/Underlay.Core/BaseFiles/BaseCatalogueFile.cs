@@ -80,9 +80,10 @@ public static class BaseCatalogueFile
             var picture = ReadPicture(reader);
             // The base's own entries are sound or not as they were judged when read; only their text is needed again.
             var entry = reader.ReadBoolean() ? new EntryFacts(Entries.JsonText.Parse(reader.ReadBytes(reader.ReadInt32())), []) : null;
-            // Tables are few and quickly read; they are not kept twice.
+            // Tables and indexes are few and quickly read; they are not kept twice.
             var table = found?.Place is { Content: PlaceContent.Table, Table: { } shape } ? TableFacts.Of(read(path), shape) : null;
-            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, picture, entry, table)));
+            var index = found?.Place is { Content: PlaceContent.Index, Index: { } form } ? IndexFacts.Of(read(path), form) : null;
+            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, picture, entry, table, index)));
         }
 
         var books = new Dictionary<string, Codebook>(StringComparer.Ordinal);

@@ -9,8 +9,8 @@ namespace Underlay.Core.BaseFiles;
 /// <param name="Codes">The codes of the elements around it and its own, from the outermost.</param>
 /// <param name="File">The path that it names, as written.</param>
 /// <param name="Span">Its span of months, or null.</param>
-/// <param name="Line">From 1.</param>
-public sealed record IndexRow(IReadOnlyList<string> Codes, string File, string? Span, int Line);
+/// <param name="At">Where it stands.</param>
+public sealed record IndexRow(IReadOnlyList<string> Codes, string File, string? Span, TextPosition At);
 
 /// <summary>An index as the host reads it.</summary>
 /// <remarks>XML 1.0, UTF-8, without a document type: no entity is ever looked up.</remarks>
@@ -97,14 +97,15 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
 
         private void AddKnown(XmlReader reader, int level, string name)
         {
-            var line = ((IXmlLineInfo)reader).LineNumber;
+            var lines = (IXmlLineInfo)reader;
+            var at = new TextPosition(lines.LineNumber, lines.LinePosition);
             var attributes = new Dictionary<string, string>(StringComparer.Ordinal);
             for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute()) attributes[NameOf(reader)] = reader.Value;
             reader.MoveToElement();
             string Want(string attribute)
             {
                 if (attributes.TryGetValue(attribute, out var value)) return value;
-                faults.Add(Fault(attribute, line, $"“{name}” in line {line} lacks “{attribute}”"));
+                faults.Add(Fault(attribute, at, $"“{name}” in line {at.Line} lacks “{attribute}”"));
                 return "";
             }
 
@@ -112,11 +113,11 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
             if (level < shape.Levels.Count - 1) return;
             var file = Want(shape.File);
             var span = attributes.GetValueOrDefault(shape.Span);
-            if (span is not null && !IsSpan(span)) faults.Add(Fault(shape.Span, line, $"“{shape.Span}” is “{span}” in line {line}; wanted are two months from 1 to 12, such as 4-9"));
-            rows.Add(new IndexRow([.. codes], file, span, line));
+            if (span is not null && !IsSpan(span)) faults.Add(Fault(shape.Span, at, $"“{shape.Span}” is “{span}” in line {at.Line}; wanted are two months from 1 to 12, such as 4-9"));
+            rows.Add(new IndexRow([.. codes], file, span, at));
         }
 
-        private static EntryFault Fault(string attribute, int line, string says) => new("", $"{attribute} in line {line}", says);
+        private static EntryFault Fault(string attribute, TextPosition at, string says) => new("", $"{attribute}, {at}", says);
 
         private static string NameOf(XmlReader reader) => reader.NamespaceURI.Length == 0 ? reader.LocalName : $"{{{reader.NamespaceURI}}}{reader.LocalName}";
     }

@@ -25,7 +25,7 @@ public sealed class IndexOrder : Check
                 var rank = row.Codes.Select((c, i) => ranks[i].GetValueOrDefault(c, int.MaxValue)).ToArray();
                 if (last is not null && rank.AsSpan().SequenceCompareTo(last) < 0)
                 {
-                    yield return Report(overlay, index, Hosts.Rules.Consequence.Regret, $"From line {row.Line} on ({row.Codes[^2]}, {row.Codes[^1]}) the order is not that of the codebooks.") with { Discriminator = "order" };
+                    yield return Report(overlay, index, Hosts.Rules.Consequence.Regret, $"From line {row.At.Line} on ({row.Codes[^2]}, {row.Codes[^1]}) the order is not that of the codebooks.") with { Discriminator = "order" };
                     break;
                 }
 

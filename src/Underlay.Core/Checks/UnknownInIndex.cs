@@ -25,11 +25,12 @@ public sealed class UnknownInIndex : Check
                     var unknown = index.Place.Index!.Unknown;
                     var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
                     var hint = other?.Says ?? (level is null ? "" : Near(overlay, level, code));
-                    yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.Line}).{hint}") with
+                    yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {
                         Fix = other?.Now is { } now ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now) : null,
                         Path = IndexRows.PathOf(index, row),
-                        Discriminator = $"line {row.Line}",
+                        Discriminator = row.At.ToString(),
+                        At = row.At,
                         Predicts = [new Prediction(PredictionKind.Drop, IndexRows.PathOf(index, row), unknown.Code)],
                         RestsOn = Packs.PackPath.TryParse(row.File, out var file, out _) ? [file] : [],
                     };

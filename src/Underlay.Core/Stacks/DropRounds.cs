@@ -97,8 +97,14 @@ internal sealed class DropRounds(Overlay overlay)
         return inherits.Required.All(f => overlay.Links.Value(placement, $"/{f}") is not null) ? null : rule.Lacking;
     }
 
-    private bool IsIndexed(Placement placement, IndexedRule rule) =>
-        overlay.Pack.In(overlay.Profile.Place(rule.Index)).Any(i => overlay.FindDrop(i.Path) is null && i.Facts.Index!.Names(placement.Path));
+    /// <summary>An index names files of its own package only.</summary>
+    private bool IsIndexed(Placement placement, IndexedRule rule)
+    {
+        var index = overlay.Profile.Place(rule.Index);
+        return placement.FromBase
+            ? overlay.Base.In(index).Any(i => i.Facts.Index?.Names(placement.Path) == true)
+            : overlay.Pack.In(index).Any(i => overlay.FindDrop(i.Path) is null && i.Facts.Index!.Names(placement.Path));
+    }
 
     private bool IsWanted(Placement placement, WantedByRule rule) =>
         overlay.Links.WithValue(overlay.Profile.Place(rule.Place), rule.Field, placement.Bindings.Find(rule.Placeholder)!).Any();

@@ -33,10 +33,10 @@ internal sealed record PackSummary(
     int Files,
     int InTray,
     int ToFit,
-    int Entries)
+    int Definitions)
 {
     /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
-    public const int Shape = 1;
+    public const int Shape = 2;
 
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
@@ -62,7 +62,7 @@ internal sealed record PackSummary(
             snapshot.Tree.Files.Count(f => !ReservedFolder.Holds(f.Path)),
             snapshot.Tray.Count(),
             report.Findings.Where(f => f.Waiver is null && SizeCodes.Contains(f.Code.Value)).Select(f => f.Path).Distinct().Count(),
-            placements.Count(p => p.Place.Content == PlaceContent.Entry) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
+            placements.Count(p => p.Place.Content != PlaceContent.Picture) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
     }
 
     /// <summary>The key of the section's column to which a path belongs.</summary>

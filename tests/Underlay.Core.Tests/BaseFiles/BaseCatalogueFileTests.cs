@@ -4,11 +4,34 @@ namespace Underlay.Core.Tests.BaseFiles;
 
 public class BaseCatalogueFileTests
 {
-    private static byte[] Written()
+    private static byte[] Written() => Written(SmallBase.Catalogue);
+
+    private static byte[] Written(BaseCatalogue catalogue)
     {
         using var stream = new MemoryStream();
-        BaseCatalogueFile.Write(SmallBase.Catalogue, stream);
+        BaseCatalogueFile.Write(catalogue, stream);
         return stream.ToArray();
+    }
+
+    /// <summary>All that the checks look at, in both hosts and each edition.</summary>
+    [Theory]
+    [InlineData("kilnmoor")]
+    [InlineData("wrenfield")]
+    public void Every_fact_comes_back(string host)
+    {
+        var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
+        foreach (var edition in profile.Editions)
+        {
+            var catalogue = host == "kilnmoor" ? SmallBase.Of(edition) : SmallLibrary.Of(edition);
+            var read = BaseCatalogueFile.Read(profile, edition, new MemoryStream(Written(catalogue)), catalogue.Read!)!;
+            Assert.Equal(catalogue.Files.Select(f => (f.Path, f.Facts.Picture?.Pixels)), read.Files.Select(f => (f.Path, f.Facts.Picture?.Pixels)));
+            Assert.Equal(catalogue.Files.Select(f => f.Facts.Unreadable), read.Files.Select(f => f.Facts.Unreadable));
+            foreach (var (was, now) in catalogue.Files.Zip(read.Files))
+            {
+                Assert.Equal(was.Facts.Table?.Rows, now.Facts.Table?.Rows);
+                Assert.Equal(was.Facts.Index?.Rows.Select(r => (string.Join('/', r.Codes), r.File, r.Span)), now.Facts.Index?.Rows.Select(r => (string.Join('/', r.Codes), r.File, r.Span)));
+            }
+        }
     }
 
     [Fact]

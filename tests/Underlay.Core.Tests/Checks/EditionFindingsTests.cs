@@ -124,6 +124,14 @@ public class EditionFindingsTests
     }
 
     [Fact]
+    public void A_plate_over_one_of_the_base_without_a_row_is_told_once_and_the_base_shows_its_own()
+    {
+        var report = AGuide.Of().With("plates/own.png", Picture.Of(300, 300)).Check();
+        Assert.Equal("index/missing-row", Assert.Single(report.Findings).Code.Value);
+        Assert.True(report.Overlay!.Shown(PackPath.Parse("plates/own.png"))!.FromBase);
+    }
+
+    [Fact]
     public void Tints_of_unknown_plumages_and_beyond_the_screen_are_told()
     {
         var guide = AGuide.Of().With("tints.json", """{ "autumn": { "l": 0.5, "c": 0.1, "h": 40 }, "adult": { "l": 0.6, "c": 0.45, "h": 140 } }""");

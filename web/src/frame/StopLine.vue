@@ -19,7 +19,7 @@ const stops = computed(() => [
         says: summary.value.inTray > 0 ? `${summary.value.inTray} in tray` : count(summary.value.files, 'file'),
     },
     { name: 'shape', title: 'Shape', says: summary.value.toFit > 0 ? `${summary.value.toFit} to fit` : '' },
-    { name: 'define', title: 'Define', says: count(summary.value.entries, 'entry', 'entries') },
+    { name: 'define', title: 'Define', says: count(summary.value.definitions, 'definition', 'definitions') },
     { name: 'prove', title: 'Prove', says: '' },
     {
         name: 'release',

@@ -91,7 +91,7 @@ function clear() {
                     v-model="text"
                     type="search"
                     class="field"
-                    placeholder="Find in base and pack: name, path, material, size  /"
+                    placeholder="Find in base and pack: name, path, id, size  /"
                     data-search
                     @keydown.esc="text = ''"
                 />

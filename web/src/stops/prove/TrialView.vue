@@ -5,6 +5,7 @@ import { useLatestJob } from '@/shared/composables/useJob'
 import { useChange, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import JobLine from '@/shared/parts/JobLine.vue'
+import PathCaption from '@/shared/parts/PathCaption.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { count, moment } from '@/shared/words'
 import { readTrial, type Shown } from './trial'
@@ -116,9 +117,7 @@ function picture(item: Shown): string | null {
                             />
                             <span v-else class="text-faint font-mono">{ }</span>
                         </span>
-                        <p class="text-tiny mt-1 truncate font-mono" :title="item.path">
-                            {{ item.path.split('/').slice(-2).join('/') }}
-                        </p>
+                        <PathCaption class="mt-1" :path="item.path" />
                         <p class="text-tiny" :class="item.as === 'right' ? 'text-faint' : 'font-bold'">
                             <span v-if="item.as !== 'right'" class="text-madder" aria-hidden="true">▼ </span>{{ item.as
                             }}{{ item.also.length > 0 ? `, ${item.also.join(', ')}` : '' }} ·

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { fileUrl, type DraftView } from '@/api/client'
+import PathCaption from '@/shared/parts/PathCaption.vue'
 import { count } from '@/shared/words'
 
 /** What changed since the last release, in pictures; for a first release, what is in it. */
@@ -28,7 +29,7 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
             }}
         </p>
         <ul class="mt-3 grid grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-3">
-            <li v-for="item in pictures.slice(0, most)" :key="item.path" class="min-w-0" :title="item.path">
+            <li v-for="item in pictures.slice(0, most)" :key="item.path" class="min-w-0">
                 <span
                     class="bg-paper flex h-[84px] items-center justify-center"
                     :class="item.change === 'added' ? 'border-ink border-2 border-dotted' : 'border-line border'"
@@ -40,7 +41,7 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
                         loading="lazy"
                     />
                 </span>
-                <span class="text-tiny block truncate font-mono">{{ item.path.split('/').slice(-2).join('/') }}</span>
+                <PathCaption :path="item.path" />
                 <span class="text-faint text-tiny">{{ item.change }}</span>
             </li>
         </ul>

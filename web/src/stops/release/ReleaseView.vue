@@ -54,6 +54,12 @@ watch(
     },
 )
 const isUnderWay = computed(() => job.value?.state === 'queued' || job.value?.state === 'running')
+/** Some hosts count whole versions, the others three numbers. */
+const form = computed(() =>
+    /^\d+$/.test(draft.value?.suggested ?? '')
+        ? { pattern: '[1-9]\\d*', says: 'A whole number, such as 2' }
+        : { pattern: '\\d+\\.\\d+\\.\\d+', says: 'Three numbers, such as 1.2.0' },
+)
 const isTaken = computed(() => releases.value?.some((r) => r.version === version.value.trim()) ?? false)
 
 async function build() {
@@ -92,8 +98,8 @@ async function build() {
                         v-model="version"
                         class="field mt-1 font-mono"
                         required
-                        pattern="\d+\.\d+\.\d+"
-                        title="Three numbers, such as 1.2.0"
+                        :pattern="form.pattern"
+                        :title="form.says"
                         aria-describedby="version-help"
                         @input="isTouched.version = true"
                     />

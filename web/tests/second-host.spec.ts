@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { demo } from './server'
+import { demoPack, findings } from './pages'
+
+test('plates of the other host get their contents, are tried and released', async ({ page }) => {
+    const id = await demoPack(page, 'Northern Plates')
+    await page.goto(`/packs/${id}/gather`)
+    await expect(page.getByRole('heading', { name: 'Northern Plates' })).toBeVisible()
+    const files = page.getByRole('region', { name: 'Files', exact: true })
+    await expect(files.getByText('There is no contents.xml', { exact: false }).first()).toBeVisible()
+    expect(await findings(page, id)).toMatchObject({ blocker: 60 })
+
+    // The section has the other host's places; a click shows one of them alone.
+    await page.getByRole('button', { name: /^Family pictures/ }).click()
+    await expect(page).toHaveURL(/place=families/)
+    await page.getByRole('button', { name: /^Family pictures/ }).click()
+
+    // Contents come in by the tray like any other file.
+    await page
+        .locator('[data-test="add-files"]')
+        .setInputFiles([`${demo}/mended/northern-plates/contents.xml`])
+    const tray = page.locator('[data-test="tray"]')
+    await tray.locator('[data-test="place-sure"]').click()
+    await expect(tray).toBeHidden()
+    await expect.poll(async () => (await findings(page, id)).blocker).toBe(0)
+
+    // Define shows what is no JSON as text.
+    await page.getByRole('link', { name: /^Define/ }).click()
+    await page.getByText('Table of contents').click()
+    await expect(page.getByText('<chapter').first()).toBeVisible()
+
+    // The trial runs in the other simulated host.
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    await page.locator('[data-test="look-trial"]').click()
+    await expect(page.locator('[data-test="run-trial"]')).toContainText('Wrenfield')
+    await page.locator('[data-test="run-trial"]').click()
+    await expect(page.locator('[data-test="trial-summary"]')).toContainText('Everything is right.', { timeout: 60_000 })
+
+    // Versions are whole numbers here.
+    await page.getByRole('link', { name: /^Release/ }).click()
+    await page.locator('[data-test="build"]').click()
+    const release = page.locator('[data-test="release"]')
+    await expect(release).toBeVisible({ timeout: 60_000 })
+    const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        release.locator('[data-test="download"]').click(),
+    ])
+    expect(download.suggestedFilename()).toBe('northern_plates-1.wrenfield')
+    // All entries of the package are stored, and the plates lie in folios.
+    const bytes = readFileSync(await download.path())
+    expect(bytes.includes(Buffer.from('folios/'))).toBe(true)
+    expect(bytes.includes(Buffer.from('contents.xml'))).toBe(true)
+    expect(bytes.includes(Buffer.from('plates/Ashen Brackling.png'))).toBe(true)
+})
