@@ -17,9 +17,7 @@ test('plates of the other host get their contents, are tried and released', asyn
     await page.getByRole('button', { name: /^Family pictures/ }).click()
 
     // Contents come in by the tray like any other file.
-    await page
-        .locator('[data-test="add-files"]')
-        .setInputFiles([`${demo}/mended/northern-plates/contents.xml`])
+    await page.locator('[data-test="add-files"]').setInputFiles([`${demo}/mended/northern-plates/contents.xml`])
     const tray = page.locator('[data-test="tray"]')
     await tray.locator('[data-test="place-sure"]').click()
     await expect(tray).toBeHidden()
