@@ -7,8 +7,8 @@ export default defineConfig({
     outputDir: '../.test/playwright',
     workers: 1,
     fullyParallel: false,
-    timeout: 90_000,
-    expect: { timeout: 15_000 },
+    timeout: 180_000,
+    expect: { timeout: 30_000 },
     reporter: 'list',
     globalSetup: './tests/setup.ts',
     use: {

@@ -41,6 +41,34 @@ public class OtherHostTests(RunningServer server)
     }
 
     [Fact]
+    public async Task Whatever_Define_shows_is_counted()
+    {
+        var guide = await NewGuideAsync();
+        async Task<int> CountAsync() => (await guide.GetAsync("")).GetProperty("summary").GetProperty("definitions").GetInt32();
+        Assert.Equal(1, await CountAsync());
+        await guide.PutFileAsync("contents.xml", Contents);
+        await guide.PutFileAsync("plates/a.png", Picture.Of(300, 300).ToPng());
+        await guide.PutFileAsync("tints.json", "{}"u8.ToArray());
+        Assert.Equal(3, await CountAsync());
+        Assert.Equal(3, (await guide.GetAsync("entries")).GetProperty("entries").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task A_guide_that_was_built_comes_in_again_with_its_plates_out_of_their_folios()
+    {
+        var guide = await NewGuideAsync();
+        var plate = Picture.Of(300, 300).ToPng();
+        await guide.PutFileAsync("plates/shore/a b.png", plate);
+        await guide.EndOfAsync(await guide.PostAsync("releases", new { version = "1", notes = "", allowBlockers = true }));
+        var release = (await guide.GetAsync("releases"))[0];
+        var package = await guide.Http.GetByteArrayAsync($"/api/packs/{guide.Id}/releases/{release.GetProperty("id").GetString()}/package");
+        var again = await TestPack.ReadAsync(await guide.Http.PostAsync("/api/packs/import?host=wrenfield", TestPack.Upload([("shore_plates-1.wrenfield", package)])));
+        var id = again.GetProperty("id").GetString();
+        Assert.Equal(plate, await guide.Http.GetByteArrayAsync($"/api/packs/{id}/file?path=plates/shore/a%20b.png"));
+        Assert.DoesNotContain("folio", Encoding.UTF8.GetString(await guide.Http.GetByteArrayAsync($"/api/packs/{id}/file?path=guide.toml")), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Manifest_and_contents_are_judged_as_they_are_typed()
     {
         var guide = await NewGuideAsync();

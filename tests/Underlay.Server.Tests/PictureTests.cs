@@ -35,6 +35,58 @@ public class PictureTests(RunningServer server)
         Assert.Empty((await pack.GetAsync($"picture?path={Path}")).GetProperty("steps").EnumerateArray());
     }
 
+    public static TheoryData<string, string> PlainSteps => new()
+    {
+        { "clear-border", "Clear the outer ring" },
+        { "take-alpha", "Take the base’s alpha" },
+        { "harden-alpha", "Make every pixel solid or clear" },
+        { "make-solid", "Make every pixel solid" },
+        { "spread-colour", "Spread colours under clear pixels" },
+        { "grey", "Make it grey" },
+    };
+
+    [Theory]
+    [MemberData(nameof(PlainSteps))]
+    public async Task A_step_is_set_shown_and_read_back(string step, string title)
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Path, Picture.Of(64, 64).With(9, 9, new Pixel(1, 2, 3, 100)).ToPng());
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = step }, Fit));
+        var steps = (await pack.GetAsync($"picture?path={Path}")).GetProperty("steps").EnumerateArray().ToList();
+        Assert.Equal([title, "Fit to 64 x 64"], steps.Select(s => s.GetProperty("title").GetString()));
+        Assert.Equal(step, steps[0].GetProperty("step").GetProperty("do").GetString());
+    }
+
+    [Fact]
+    public async Task A_ground_is_found_in_the_picture_or_given()
+    {
+        var pack = await server.NewPackAsync();
+        var form = Picture.Filled(64, 64, new Pixel(255, 0, 255, 255)) with { At = (x, y) => x is > 20 and < 44 && y is > 20 and < 44 ? new Pixel(20, 90, 40, 255) : new Pixel(255, 0, 255, 255) };
+        await pack.PutFileAsync(Path, form.ToPng());
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "cut-matte" }));
+        Assert.Equal("Cut the ground #ff00ff away", (await pack.GetAsync($"picture?path={Path}")).GetProperty("steps")[0].GetProperty("title").GetString());
+        var cut = PngReader.Decode(await pack.FileAsync(Path)).Rgba!;
+        Assert.Equal((0, 255), (cut[3], cut[(((32 * 64) + 32) * 4) + 3]));
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "cut-matte", colour = "#145a28" }));
+        Assert.Equal(255, PngReader.Decode(await pack.FileAsync(Path)).Rgba![3]);
+    }
+
+    [Theory]
+    [InlineData("blur", null)]
+    [InlineData("cut-matte", "#12")]
+    [InlineData("cut-matte", "red")]
+    [InlineData("fit", null)]
+    [InlineData("enlarge", null)]
+    public async Task A_step_that_cannot_be_read_is_refused_and_nothing_changes(string step, string? colour)
+    {
+        var pack = await server.NewPackAsync();
+        var source = Picture.Of(64, 64).ToPng();
+        await pack.PutFileAsync(Path, source);
+        var (status, type, _) = await TestPack.ProblemAsync(await StepsAsync(pack, new { @do = step, colour }));
+        Assert.Equal((HttpStatusCode.BadRequest, "/problems/unsound-request"), (status, type));
+        Assert.Equal(source, await pack.FileAsync(Path));
+    }
+
     [Fact]
     public async Task A_new_source_runs_the_same_steps_and_a_broken_one_changes_nothing()
     {

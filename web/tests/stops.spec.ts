@@ -114,9 +114,9 @@ test('two pages on one pack show each other’s changes, and undo goes through b
     const other = await context.newPage()
     await other.goto(`/packs/${id}/gather?state=all&words=cobble_dark`)
     await other.locator(`[data-path="${surface}"] [data-test="bring"]`).click()
-    await expect(page.locator(`[data-path="${surface}"]`)).toBeVisible({ timeout: 3_000 })
+    await expect(page.locator(`[data-path="${surface}"]`)).toBeVisible()
     await page.getByRole('button', { name: 'Undo' }).first().click()
-    await expect(other.locator(`[data-path="${surface}"] [data-test="bring"]`)).toBeVisible({ timeout: 3_000 })
+    await expect(other.locator(`[data-path="${surface}"] [data-test="bring"]`)).toBeVisible()
 })
 
 test('a finding is waived with a reason, comes back when withdrawn', async ({ page }) => {

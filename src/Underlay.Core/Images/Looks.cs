@@ -7,6 +7,9 @@ public static class Looks
     private const byte Seen = 32;
     private const double Bleeds = 0.25;
 
+    // So small a share of a picture is specks, not letters.
+    private const int Specks = 100;
+
     /// <summary>The mean colour of what is not clear; null for a clear picture.</summary>
     public static Oklab? Mean(RgbaPicture picture)
     {
@@ -122,7 +125,7 @@ public static class Looks
 
         if (solid.Count == 0) return new Lettering(1, 0);
         solid.Sort();
-        double ground = solid[solid.Count / 2], low = solid[solid.Count / 25], high = solid[^(1 + (solid.Count / 25))];
+        double ground = solid[solid.Count / 2], low = solid[solid.Count / Specks], high = solid[^(1 + (solid.Count / Specks))];
         double Ratio(double a, double b) => (Math.Max(a, b) + 0.05) / (Math.Min(a, b) + 0.05);
         var letter = Ratio(ground, high) > Ratio(ground, low) ? high : low;
         // Letters are what is nearer to them than to the ground, away from the rim.

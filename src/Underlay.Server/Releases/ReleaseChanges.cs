@@ -68,7 +68,8 @@ internal static partial class ReleaseChanges
 
     private static string Text(int major, int minor, int patch) => string.Create(CultureInfo.InvariantCulture, $"{major}.{minor}.{patch}");
 
-    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
+    /// <summary>True for what the page can show as a picture.</summary>
+    public static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     [GeneratedRegex(@"^(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\z", RegexOptions.CultureInvariant)]
     private static partial Regex Version();

@@ -64,14 +64,12 @@ internal static class ReleaseEndpoints
             suggested,
             why,
             snapshot.Report.Count(Core.Checks.Severity.Blocker),
-            [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, IsPicture(f.Path), PackSnapshot.HashOf(f)))],
+            [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, ReleaseChanges.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
             changes,
             ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count));
     }
-
-    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
         [.. (await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).ToListAsync(cancel).ConfigureAwait(false)).Select(ReleaseView.Of)];
