@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 
 /** Begins a new pack in the browser and gives its id. */
@@ -47,3 +49,28 @@ export const findings = async (page: Page, id: string) =>
             counts: { blocker: number; warning: number }
         }
     ).counts
+
+/** Tries the pack in the simulated host, of Prove's page; all of it has to be right. */
+export async function tryPack(page: Page, host: string): Promise<void> {
+    await page.locator('[data-test="look-trial"]').click()
+    await expect(page.locator('[data-test="run-trial"]')).toContainText(host)
+    await page.locator('[data-test="run-trial"]').click()
+    await expect(page.locator('[data-test="trial-summary"]')).toContainText('Everything is right.', { timeout: 60_000 })
+}
+
+/** Builds a first release as drafted and downloads it; its hash is the one that is shown. */
+export async function release(page: Page): Promise<{ name: string; bytes: Buffer }> {
+    await page.getByRole('link', { name: /^Release/ }).click()
+    await page.locator('[data-test="build"]').click()
+    const built = page.locator('[data-test="release"]')
+    await expect(built).toBeVisible({ timeout: 60_000 })
+    const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        built.locator('[data-test="download"]').click(),
+    ])
+    const bytes = readFileSync(await download.path())
+    expect(await built.locator('[data-test="sha256"]').textContent()).toContain(
+        createHash('sha256').update(bytes).digest('hex'),
+    )
+    return { name: download.suggestedFilename(), bytes }
+}
