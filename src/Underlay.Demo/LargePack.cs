@@ -43,7 +43,7 @@ public static class LargePack
     private static FileTree MakeSeal(int number)
     {
         var text = string.Create(CultureInfo.InvariantCulture, $"{(char)('A' + (number % 26))}{(char)('A' + (number / 26 % 26))}");
-        return new DemoTree().Picture($"art/seals/{SealName(number)}.png", Seals.Paint(60, 30_000 + number, number % 2 == 0 ? SealForm.Oval : SealForm.Tablet, text, Tint.Hex(0x1F4A66), Tint.Hex(0xEAF2F0))).ToTree();
+        return new DemoTree().Picture($"art/seals/{SealName(number)}.png", Seals.Paint(60, 30_000 + number, number % 2 == 0 ? SealForm.Oval : SealForm.Tablet, SealMotif.Of(text), Tint.Hex(0x7A6A58))).ToTree();
     }
 
     private static FileTree MakeBoard(int number)
@@ -61,7 +61,7 @@ public static class LargePack
         var stone = Palette.Of(0x4C5A62, 0x7C8C90, 0xBCC6C2);
         var picture = (number % 3) switch
         {
-            0 => Grounds.Cobbles(128, 10_000 + number, 8, stone, Tint.Hex(0x3C3A30)),
+            0 => Grounds.Pebbles(128, 10_000 + number, 8, stone, Tint.Hex(0x3C3A30)),
             1 => Grounds.Courses(64, 10_000 + number, 4, 3, 0.1, stone, Tint.Hex(0x3C3A30)),
             _ => Grounds.Earth(128, 10_000 + number, stone, 0.5),
         };

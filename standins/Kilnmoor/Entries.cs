@@ -23,7 +23,10 @@ internal static class Entries
         && fields.IsOneOf("edge", "opaque", "mask", "blend")
         && fields.IsNumber("rough", false, 0, 1)
         && fields.IsNumber("ember", false, 0, 1)
-        && fields.IsText("grain", false, Name);
+        && IsUnder(fields);
+
+    private static bool IsUnder(Fields fields) =>
+        !fields.Has("under") || (fields.Object("under") is { } under && under.IsText("surface", true, Name) && under.IsNumber("share", true, 0, 1));
 
     private static bool IsWare(Fields fields)
     {

@@ -61,7 +61,7 @@ internal sealed class Judge
             case PlaceKind.Surface:
                 return Surface(place.Name, picture);
             case PlaceKind.Descriptor:
-                return Only("plain", file.Entry!.Text("grain") is { } grain && stock.Shown($"art/surfaces/{grain}.png") is null);
+                return Only("plain", file.Entry!.Object("under")?.Text("surface") is { } under && stock.Shown($"art/surfaces/{under}.png") is null);
             case PlaceKind.SurfaceEmber:
                 var descriptor = stock.Shown($"art/surfaces/{place.Name}.surface.json")?.File.Entry;
                 return Only("unlit", !IsEmber(picture, stock.Shown($"art/surfaces/{place.Name}.png")?.File.Picture, descriptor?.Number("ember")));

@@ -32,13 +32,15 @@ internal static class PackGen
         (1, Gen.Select(AnyPicture, Gen.Int[0, 100_000], Gen.Byte).Select((p, at, value) => Damage(p.ToPng(), at, value))),
         (1, Gen.Select(AnyPicture, Gen.Int[1, 99]).Select((p, percent) => Cut(p.ToPng(), percent))));
 
+    private static string Under(string surface, string share = "0.3") => $", \"under\": {{ \"surface\": {surface}, \"share\": {share} }}";
+
     private static readonly Gen<string> AnyDescriptor = Gen.Frequency(
         (5, Gen.Select(
             Gen.OneOfConst("stone", "clay", "reed", "stone", "stone", "granite", ""),
             Gen.OneOfConst("\"opaque\"", "\"mask\"", "\"blend\"", "\"soft\"", "null", "1"),
             Gen.OneOfConst("", "\"rough\": 0.3, ", "\"rough\": 1.5, ", "\"rough\": \"1\", ", "\"ember\": 1, ", "\"ember\": -0.1, ", "\"other\": [1e3], ", "\"other\": 1e30, "),
-            Gen.OneOfConst("", ", \"grain\": \"flagstone\"", ", \"grain\": \"ochre\"", ", \"grain\": \"Moss\"", ", \"grain\": \"nowhere\"", ", \"grain\": null"))
-            .Select((made, edge, extra, grain) => $$"""{ {{extra}}"made_of": "{{made}}", "edge": {{edge}}{{grain}} }""")),
+            Gen.OneOfConst("", "", Under("\"flagstone\""), Under("\"ochre\""), Under("\"Moss\""), Under("\"nowhere\""), Under("\"flagstone\"", "1.5"), ", \"under\": { \"surface\": \"flagstone\" }", ", \"under\": \"flagstone\"", ", \"under\": null"))
+            .Select((made, edge, extra, under) => $$"""{ {{extra}}"made_of": "{{made}}", "edge": {{edge}}{{under}} }""")),
         (2, Gen.OneOfConst(SmallBase.Descriptor, """{ "made_of": "reed", "edge": "mask" }""", """{ "made_of": "reed", "edge": "blend" }""", """{ "made_of": "stone", "edge": "opaque", "ember": 0.5 }""")),
         (1, BrokenJson(SmallBase.Descriptor)));
 

@@ -69,7 +69,7 @@ public class SessionTests
     {
         var session = Open(APack.Of()
             .WithSurface("saltbrook_foam", Picture.Of(64, 64))
-            .WithSurface("saltbrook_tide", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "grain": "saltbrook_foam" }"""));
+            .WithSurface("saltbrook_tide", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.2 } }"""));
         Assert.Empty(session.Report.Findings);
         session = session.With([new TreeEdit.Delete(PackPath.Parse("art/surfaces/saltbrook_foam.png"))]);
         Assert.Contains(session.Report.Findings, f => f.Code.Value == "entry/dangling" && f.Path == "art/surfaces/saltbrook_tide.surface.json");

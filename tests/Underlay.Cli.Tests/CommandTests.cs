@@ -227,7 +227,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     [Fact]
     public void A_broken_file_in_a_sound_archive_is_a_finding()
     {
-        var archive = Write("one.kilnmoor", ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/plank_oak.png", "no picture")));
+        var archive = Write("one.kilnmoor", ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/deal_limed.png", "no picture")));
         var ran = Run("check", archive, "--host", "kilnmoor", "--format", "json");
         Assert.Equal(1, ran.ExitCode);
         Assert.Equal("image/unreadable", Json(ran).GetProperty("findings")[0].GetProperty("code").GetString());

@@ -2,7 +2,7 @@ namespace Underlay.Server.Tests;
 
 public class EntryTests(RunningServer server)
 {
-    private const string Path = "art/surfaces/cobble_dark.surface.json";
+    private const string Path = "art/surfaces/setts_dark.surface.json";
 
     [Fact]
     public async Task An_entry_comes_with_its_schema_what_fields_may_name_and_the_bases_entries()
@@ -13,7 +13,7 @@ public class EntryTests(RunningServer server)
         Assert.Equal("Surface", entry.GetProperty("kindTitle").GetString());
         Assert.Contains("edge", entry.GetProperty("schema").GetProperty("required").EnumerateArray().Select(r => r.GetString()));
         Assert.Contains("stone", entry.GetProperty("choices").GetProperty("/made_of").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
-        Assert.Contains("cobble_pale", entry.GetProperty("choices").GetProperty("/grain").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
+        Assert.Contains("setts_pale", entry.GetProperty("choices").GetProperty("/under/surface").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
         Assert.True(entry.GetProperty("siblings").GetArrayLength() > 20);
         var kinds = (await pack.GetAsync("entries")).GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("kind").GetString());
         Assert.Equal(["manifest", "surface"], kinds);
@@ -23,7 +23,7 @@ public class EntryTests(RunningServer server)
     [InlineData("""{ "made_of": "stone", "edge": "opaque" }""", "")]
     [InlineData("""{ "made_of": "cheese", "edge": "opaque" }""", "/made_of")]
     [InlineData("""{ "made_of": "stone", "edge": "opaque", "rough": 7 }""", "/rough")]
-    [InlineData("""{ "made_of": "stone", "edge": "opaque", "grain": "nowhere" }""", "/grain")]
+    [InlineData("""{ "made_of": "stone", "edge": "opaque", "under": { "surface": "nowhere", "share": 0.3 } }""", "/under/surface")]
     public async Task A_text_is_judged_as_it_is_typed(string text, string pointer)
     {
         var pack = await server.NewPackAsync();

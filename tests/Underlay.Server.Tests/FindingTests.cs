@@ -6,7 +6,7 @@ namespace Underlay.Server.Tests;
 
 public class FindingTests(RunningServer server)
 {
-    private const string Surface = "art/surfaces/cobble_dark.png";
+    private const string Surface = "art/surfaces/setts_dark.png";
 
     private static object Named(string code, string path) => new { code, path, pointer = "", discriminator = "" };
 
@@ -98,7 +98,7 @@ public class FindingTests(RunningServer server)
         var applied = await pack.PostAsync("fixes", new { allSafe = true });
         Assert.True(applied.GetProperty("applied").GetInt32() >= 3);
         await pack.PutAsync(new APack(Files("mended/tidepool")));
-        await pack.PostAsync("fixes", new { findings = new[] { Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_still_old.png") } });
+        await pack.PostAsync("fixes", new { findings = new[] { Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png") } });
         foreach (var row in (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker"))
             Assert.Fail($"{row}");
 

@@ -84,15 +84,15 @@ public class PackTests(RunningServer server)
     public async Task The_section_counts_what_the_pack_covers_and_the_ledger_lists_it()
     {
         var pack = await server.NewPackAsync();
-        await pack.PutFileAsync("art/surfaces/cobble_dark.png", Picture.Of(64, 64).ToPng());
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await pack.PutFileAsync("art/surfaces/saltbrook_shore.png", Picture.Of(64, 64).ToPng());
         var column = (await pack.GetAsync("")).GetProperty("summary").GetProperty("section").EnumerateArray().First(c => c.GetProperty("place").GetString() == "surfaces");
         Assert.Equal((1, 1), (column.GetProperty("overrides").GetInt32(), column.GetProperty("additions").GetInt32()));
 
         var rows = (await pack.GetAsync("ledger")).GetProperty("rows").EnumerateArray().ToDictionary(r => r.GetProperty("path").GetString()!, r => r.GetProperty("state").GetString());
-        Assert.Equal("override", rows["art/surfaces/cobble_dark.png"]);
+        Assert.Equal("override", rows["art/surfaces/setts_dark.png"]);
         Assert.Equal("addition", rows["art/surfaces/saltbrook_shore.png"]);
-        Assert.Equal("base", rows["art/surfaces/cobble_pale.png"]);
+        Assert.Equal("base", rows["art/surfaces/setts_pale.png"]);
     }
 
     [Fact]
@@ -101,7 +101,7 @@ public class PackTests(RunningServer server)
         var pack = await server.NewPackAsync();
         async Task<List<string>> Search(string words) =>
             [.. (await TestPack.ReadAsync(await pack.Http.GetAsync($"/api/hosts/kilnmoor/editions/4.0/base?words={Uri.EscapeDataString(words)}"))).GetProperty("hits").EnumerateArray().Select(h => h.GetProperty("path").GetString()!)];
-        Assert.Contains("art/surfaces/cobble_dark.png", await Search("Dark COBBLE"));
+        Assert.Contains("art/surfaces/setts_dark.png", await Search("Dark SETTS"));
         Assert.Contains("art/surfaces/reed_mat.surface.json", await Search("reed descriptor"));
         Assert.Contains("wares/water_jug/shelf.png", await Search("water 56x56"));
         Assert.Empty(await Search("nosuchword"));

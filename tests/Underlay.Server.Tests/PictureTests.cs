@@ -7,7 +7,7 @@ namespace Underlay.Server.Tests;
 
 public class PictureTests(RunningServer server)
 {
-    private const string Path = "art/surfaces/cobble_dark.png";
+    private const string Path = "art/surfaces/setts_dark.png";
 
     private static readonly object Fit = new { @do = "fit", width = 64, height = 64, mode = "stretch" };
 

@@ -44,7 +44,7 @@ public class ReleaseTests(RunningServer server)
     public async Task Blockers_keep_a_release_from_being_built_unless_they_are_allowed()
     {
         var pack = await server.NewPackAsync();
-        await pack.PutFileAsync("art/surfaces/cobble_dark.png", Picture.Of(96, 96).ToPng());
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(96, 96).ToPng());
         var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = false }));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/blockers"), (status, type));
         Assert.Equal("done", (await BuildAsync(pack, "1.0.0", allowBlockers: true)).GetProperty("state").GetString());
@@ -55,14 +55,14 @@ public class ReleaseTests(RunningServer server)
     public async Task A_draft_tells_what_changed_and_which_version_that_calls_for()
     {
         var pack = await server.NewPackAsync();
-        await pack.PutFileAsync("art/surfaces/cobble_dark.png", Picture.Of(64, 64).ToPng());
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await BuildAsync(pack, "1.0.0");
         Assert.Equal("1.0.1", (await pack.GetAsync("draft")).GetProperty("suggested").GetString());
-        await pack.PutFileAsync("art/surfaces/cobble_pale.png", Picture.Of(64, 64).ToPng());
+        await pack.PutFileAsync("art/surfaces/setts_pale.png", Picture.Of(64, 64).ToPng());
         var draft = await pack.GetAsync("draft");
         Assert.Equal("1.1.0", draft.GetProperty("suggested").GetString());
-        Assert.Equal("Added: art/surfaces/cobble_pale.png.", draft.GetProperty("notes").GetString());
-        await pack.Http.DeleteAsync($"/api/packs/{pack.Id}/file?path=art/surfaces/cobble_dark.png");
+        Assert.Equal("Added: art/surfaces/setts_pale.png.", draft.GetProperty("notes").GetString());
+        await pack.Http.DeleteAsync($"/api/packs/{pack.Id}/file?path=art/surfaces/setts_dark.png");
         Assert.Equal("2.0.0", (await pack.GetAsync("draft")).GetProperty("suggested").GetString());
     }
 

@@ -80,10 +80,10 @@ public class TrayTests(RunningServer server)
         var parts = Picture.Of(4, 4).Chunks();
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data, 30_000);
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data.AsSpan(4), 30_000);
-        await pack.DropAsync(("cobble_dark.png", parts.ToBytes()));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "cobble_dark.png", target = "art/surfaces/cobble_dark.png" } } });
-        Assert.Equal(["image/unreadable art/surfaces/cobble_dark.png"], await pack.FindingsAsync());
-        Assert.Equal(HttpStatusCode.Conflict, (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/cobble_dark.png")).StatusCode);
+        await pack.DropAsync(("setts_dark.png", parts.ToBytes()));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = "art/surfaces/setts_dark.png" } } });
+        Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
+        Assert.Equal(HttpStatusCode.Conflict, (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/setts_dark.png")).StatusCode);
     }
 
     [Fact]
@@ -102,8 +102,8 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.DropAsync(("flag.png", Picture.Of(64, 64).ToPng()[..60]));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/cobble_dark.png" } } });
-        Assert.Equal(["image/unreadable art/surfaces/cobble_dark.png"], await pack.FindingsAsync());
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png" } } });
+        Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
     }
 
     [Fact]
@@ -158,11 +158,11 @@ public class TrayTests(RunningServer server)
     public async Task A_picture_with_steps_takes_a_placed_file_as_its_new_source()
     {
         var pack = await server.NewPackAsync();
-        const string Path = "art/surfaces/cobble_dark.png";
+        const string Path = "art/surfaces/setts_dark.png";
         await pack.PutFileAsync(Path, Picture.Of(96, 96).ToPng());
         await TestPack.ReadAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/steps", System.Net.Http.Json.JsonContent.Create(new { path = Path, steps = new[] { new { @do = "fit", width = 64, height = 64, mode = "stretch" } } })));
-        await pack.DropAsync(("cobble_dark.png", Picture.Of(128, 128).ToPng()));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "cobble_dark.png", target = Path } } });
+        await pack.DropAsync(("setts_dark.png", Picture.Of(128, 128).ToPng()));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = Path } } });
         var picture = await pack.GetAsync($"picture?path={Path}");
         Assert.Equal(128, picture.GetProperty("source").GetProperty("size").GetProperty("width").GetInt32());
         Assert.Equal(64, picture.GetProperty("yours").GetProperty("size").GetProperty("width").GetInt32());

@@ -104,7 +104,7 @@ public static class SmallBase
             .With("art/stalls/001.png", Own(Picture.Of(96, 72)))
             .With("art/stalls/002.png", Own(Picture.Of(96, 72)))
             .WithSurface("flagstone", Own(Picture.Of(64, 64)))
-            .WithSurface("fence", Own(Picture.Of(64, 64)).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "grain": "flagstone" }""")
+            .WithSurface("fence", Own(Picture.Of(64, 64)).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "under": { "surface": "flagstone", "share": 0.3 } }""")
             .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "blend" }""");
         foreach (var member in new[] { "dawn", "noon", "lamp" }) files = files.With($"art/awnings/quay/{member}.png", Own(Picture.Of(150, 60)));
         foreach (var width in new[] { 64, 96, 128, 192 }) files = files.With($"art/boards/oak/{width}.png", Own(Picture.Of(width, 48).WithClearRing()));

@@ -3,8 +3,8 @@ import { expect, test } from '@playwright/test'
 import { demo } from './server'
 import { demoPack, drop, newPack } from './pages'
 
-const surface = 'art/surfaces/cobble_dark.png'
-const descriptor = 'art/surfaces/cobble_dark.surface.json'
+const surface = 'art/surfaces/setts_dark.png'
+const descriptor = 'art/surfaces/setts_dark.surface.json'
 
 test('a bad archive is refused beside its name and the rest of the drop comes in', async ({ page }) => {
     await newPack(page, 'Bad Drop')
@@ -12,7 +12,7 @@ test('a bad archive is refused beside its name and the rest of the drop comes in
     await drop(page, [
         { name: 'glazes.zip', bytes: 'PK\u0003\u0004 and nothing after it' },
         { name: 'nul.png', bytes: picture },
-        { name: 'cobble_dark.png', bytes: picture },
+        { name: 'setts_dark.png', bytes: picture },
     ])
     const refused = page.locator('[data-test="refused"]')
     await expect(refused).toContainText('glazes.zip')
@@ -44,7 +44,7 @@ test('steps are added, undone, and run again on a new source', async ({ page }) 
     const source = readFileSync(`${demo}/packs/tidepool/art/surfaces/sand_rippled.png`)
     await page.request.put(`/api/packs/${id}/file?path=${surface}`, { data: source })
     await page.goto(`/packs/${id}/shape?path=${surface}`)
-    await expect(page.getByRole('heading', { name: /Cobble dark/ })).toBeVisible()
+    await expect(page.getByRole('heading', { name: /Setts dark/ })).toBeVisible()
     await page.locator('[data-test="add-step"]').click()
     await page.getByRole('menuitem', { name: 'Fit to 64 x 64, stretched' }).click()
     await expect(page.locator('[data-test="step"]')).toContainText('Fit to 64 x 64')
@@ -112,7 +112,7 @@ test('two pages on one pack show each other’s changes, and undo goes through b
     const id = await newPack(page, 'Two Pages')
     await page.goto(`/packs/${id}/gather?state=yours`)
     const other = await context.newPage()
-    await other.goto(`/packs/${id}/gather?state=all&words=cobble_dark`)
+    await other.goto(`/packs/${id}/gather?state=all&words=setts_dark`)
     await other.locator(`[data-path="${surface}"] [data-test="bring"]`).click()
     await expect(page.locator(`[data-path="${surface}"]`)).toBeVisible()
     await page.getByRole('button', { name: 'Undo' }).first().click()

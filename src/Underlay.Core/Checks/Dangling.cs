@@ -1,3 +1,4 @@
+using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
@@ -8,7 +9,7 @@ using Underlay.Core.Stacks;
 namespace Underlay.Core.Checks;
 
 /// <summary>A field names something that neither the pack nor the base has.</summary>
-/// <remarks>Host: dropped, dangling; for a grain, plain. See docs/checks.md#entrydangling.</remarks>
+/// <remarks>Host: dropped, dangling; for what shows through a surface, plain. See docs/checks.md#entrydangling.</remarks>
 public sealed class Dangling : RuleCheck<RefersToRule>
 {
     /// <inheritdoc/>
@@ -40,12 +41,11 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     };
 
     /// <summary>What the edition calls it, or the nearest that it has.</summary>
-    private static SetText? FindFix(Overlay overlay, Placement placement, RefersToRule rule)
+    private static SetField? FindFix(Overlay overlay, Placement placement, RefersToRule rule)
     {
-        // Only a field of the root can be set.
-        if (placement.FromBase || rule.Field.LastIndexOf('/') > 0 || placement.Field(rule.Field) is not { } value) return null;
-        if (InOther(overlay, rule, value) is { } other) return other.Now is { } now ? new SetText(placement.Path, rule.Field, now) : null;
-        return FindNear(Names(overlay, rule), value) is { } near ? new SetText(placement.Path, rule.Field, near, LeavesNoChoice: false) : null;
+        if (placement.FromBase || placement.Field(rule.Field) is not { } value) return null;
+        if (InOther(overlay, rule, value) is { } other) return other.Now is { } now ? SetField.To(placement.Path, rule.Field, now) : null;
+        return FindNear(Names(overlay, rule), value) is { } near ? SetField.To(placement.Path, rule.Field, near, leavesNoChoice: false) : null;
     }
 
     private Finding DescribeLine(Overlay overlay, Drop drop)
@@ -54,9 +54,9 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         var at = drop.Placement.Facts.Entry!.Text.Locate(by);
         var (id, one) = (drop.Placement.Field(by), drop.Placement.Place.One);
         var (other, near) = (OtherEditions.FindId(overlay, drop.Placement.Place, id!), FindNear(Ids(overlay, drop.Placement.Place), id!));
-        return Report(overlay, drop, $"“{by[1..]}” is “{id}”, which is not the id of {one} ({at}).{other?.Says ?? Hint(near)}") with
+        return Report(overlay, drop, $"{FieldName.Quote(by)} is “{id}”, which is not the id of {one} ({at}).{other?.Says ?? Hint(near)}") with
         {
-            Fix = drop.Placement.FromBase || other is not null || near is null ? null : new SetText(drop.Placement.Path, by, near, LeavesNoChoice: false),
+            Fix = drop.Placement.FromBase || other is not null || near is null ? null : SetField.To(drop.Placement.Path, by, near, leavesNoChoice: false),
             Pointer = by,
             At = at,
             RestsOn = WhoHadId(overlay, drop.Placement.Place, id!),
@@ -69,7 +69,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
-        return $"“{rule.Field[1..]}” is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
+        return $"{FieldName.Quote(rule.Field)} is “{value}”, which is not {what} ({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
     }
 
     private static InOtherEdition? InOther(Overlay overlay, RefersToRule rule, string value) => rule switch

@@ -27,7 +27,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             {
                 Pointer = field,
                 At = placement.Facts.Entry!.Text.Locate(field),
-                Fix = IsReferredTo(overlay, placement, id) ? null : new SetText(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", LeavesNoChoice: false),
+                Fix = IsReferredTo(overlay, placement, id) ? null : SetField.To(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", leavesNoChoice: false),
             };
         }
         else

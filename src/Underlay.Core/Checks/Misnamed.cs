@@ -28,7 +28,7 @@ public sealed class Misnamed : Check
         {
             Pointer = rule.Field,
             At = at,
-            Fix = drop.Placement.FromBase ? null : new SetText(drop.Placement.Path, rule.Field, id[..(id.LastIndexOf('.') + 1)] + name, LeavesNoChoice: false),
+            Fix = drop.Placement.FromBase ? null : SetField.To(drop.Placement.Path, rule.Field, id[..(id.LastIndexOf('.') + 1)] + name, leavesNoChoice: false),
         };
     }
 }

@@ -1,3 +1,4 @@
+using Underlay.Core.Entries;
 using System.Globalization;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
@@ -98,7 +99,7 @@ public static class RuleSentences
         var owner = overlay.FirstShown(rule.Places, placement.Bindings);
         var value = owner is null ? 0 : overlay.Links.Number(owner, rule.Field);
         var name = owner?.Path.FileName ?? overlay.Profile.Place(rule.Places[0]).Noun;
-        return new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"“{rule.Field[1..]}” of {name} above {rule.Above}"), string.Create(CultureInfo.InvariantCulture, $"{value}"), value > rule.Above);
+        return new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"{FieldName.Quote(rule.Field)} of {name} above {rule.Above}"), string.Create(CultureInfo.InvariantCulture, $"{value}"), value > rule.Above);
     }
 
     private static RuleSentence OfSet(Overlay overlay, Placement placement, MemberOfSetRule rule)

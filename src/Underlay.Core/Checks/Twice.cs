@@ -1,3 +1,4 @@
+using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
@@ -23,11 +24,11 @@ public sealed class Twice : Check
         var other = kept is null ? "another" : $"{(kept.FromBase ? "the base’s " : "")}{kept.Path}";
         var free = FindFree(overlay, drop, rule);
         var at = drop.Placement.Facts.Entry!.Text.Locate(rule.Field);
-        yield return Report(overlay, drop, $"“{rule.Field[1..]}” is “{value}”, as in {other}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
+        yield return Report(overlay, drop, $"{FieldName.Quote(rule.Field)} is “{value}”, as in {other}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
         {
             Pointer = rule.Field,
             At = at,
-            Fix = free is null || drop.Placement.FromBase ? null : new SetText(drop.Placement.Path, rule.Field, free, LeavesNoChoice: false),
+            Fix = free is null || drop.Placement.FromBase ? null : SetField.To(drop.Placement.Path, rule.Field, free, leavesNoChoice: false),
         };
     }
 

@@ -1,6 +1,5 @@
 using System.Buffers;
 using System.Globalization;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 
 namespace Underlay.Core.Entries;
@@ -19,9 +18,6 @@ public sealed class JsonText
 {
     /// <summary>Numbers of this magnitude and above are refused by hosts ("rejected", docs/hosts.md).</summary>
     public const double NumberLimit = 1e28;
-
-    // Letters are written as letters: people read these files.
-    private static readonly JsonSerializerOptions Readable = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     private readonly byte[] utf8;
     private readonly Func<string, TextPosition>? locate;
@@ -77,33 +73,6 @@ public sealed class JsonText
     /// <summary>The text at a pointer, or null where there is none or something else.</summary>
     public string? FindString(string pointer) => Find(pointer) is { ValueKind: JsonValueKind.String } found ? found.GetString() : null;
 
-    /// <summary>The text with a string at a top-level field, in place of the value there or as a new last field; all else stays as the author wrote it.</summary>
-    /// <param name="pointer">Pointer to a field of the root, which is an object.</param>
-    /// <param name="value">The string.</param>
-    /// <exception cref="InvalidOperationException">The text is no object.</exception>
-    public byte[] WithString(string pointer, string value)
-    {
-        if (Problem is not null || Root.ValueKind != JsonValueKind.Object) throw new InvalidOperationException("Only an object has fields.");
-        var name = pointer[1..].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
-        var written = JsonSerializer.SerializeToUtf8Bytes(value, Readable);
-        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
-        var last = 0;
-        while (reader.Read())
-        {
-            if (reader.TokenType == JsonTokenType.EndObject && reader.CurrentDepth == 0) break;
-            last = (int)reader.BytesConsumed;
-            if (reader.TokenType != JsonTokenType.PropertyName || reader.CurrentDepth != 1 || !reader.ValueTextEquals(name)) continue;
-            reader.Read();
-            var start = (int)reader.TokenStartIndex;
-            reader.Skip();
-            return [.. utf8.AsSpan(0, start), .. written, .. utf8.AsSpan((int)reader.BytesConsumed)];
-        }
-
-        var isEmpty = !Root.EnumerateObject().Any();
-        byte[] member = [.. isEmpty ? "\n  "u8 : ",\n  "u8, .. JsonSerializer.SerializeToUtf8Bytes(name, Readable), .. ": "u8, .. written];
-        return [.. utf8.AsSpan(0, last), .. member, .. utf8.AsSpan(last)];
-    }
-
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>
     public TextPosition Locate(string pointer)
     {
@@ -123,7 +92,8 @@ public sealed class JsonText
     /// <summary>Writes a key as a token of a pointer (RFC 6901, section 3).</summary>
     public static string Escape(string key) => key.Replace("~", "~0", StringComparison.Ordinal).Replace("/", "~1", StringComparison.Ordinal);
 
-    private static ReadOnlySpan<string> Tokens(string pointer)
+    /// <summary>The tokens of a pointer, unescaped (RFC 6901, section 4).</summary>
+    internal static ReadOnlySpan<string> Tokens(string pointer)
     {
         if (pointer.Length == 0) return [];
         var tokens = pointer.Split('/');

@@ -74,7 +74,7 @@ public sealed class ManifestFacts
     /// <param name="value">The value; written as a number where the manifest has one.</param>
     public static byte[] WithValue(HostProfile profile, byte[] file, string field, string value)
     {
-        if (profile.Manifest.Format == ManifestFormat.Json) return JsonText.Parse(file).WithString(field, value);
+        if (profile.Manifest.Format == ManifestFormat.Json) return JsonEdit.Set(JsonText.Parse(file), field, JsonEdit.Text(value));
         var isNumber = TomlText.Parse(file).Find(field) is { ValueKind: System.Text.Json.JsonValueKind.Number };
         return TomlText.WithValue(file, field, isNumber ? value : System.Text.Json.JsonSerializer.Serialize(value));
     }

@@ -9,7 +9,7 @@ namespace Underlay.Core.Stacks;
 /// <param name="Now">What it is called in the pack's edition; null where it is gone, or not yet there.</param>
 public sealed record InOtherEdition(Edition Edition, string? Now)
 {
-    /// <summary>In words, as a sentence behind another: " The first edition has it; here it is “plank_oak”."</summary>
+    /// <summary>In words, as a sentence behind another: " The first edition has it; here it is “deal_limed”."</summary>
     public string Says => Now is null ? $" {Edition.Title} has it." : $" {Edition.Title} has it; here it is “{Now}”.";
 }
 

@@ -1,10 +1,10 @@
 namespace Underlay.Demo.Art;
 
-/// <summary>Surfaces that tile: stone, brick, earth, wood, straw, green and water.</summary>
+/// <summary>Surfaces that tile: stone, brick, earth, boards, straw, green and water.</summary>
 internal static class Grounds
 {
-    /// <summary>Rounded stones in earth.</summary>
-    public static Raster Cobbles(int size, int seed, int cells, Palette stone, Tint gap)
+    /// <summary>Rounded pebbles in earth.</summary>
+    public static Raster Pebbles(int size, int seed, int cells, Palette stone, Tint gap)
     {
         var noise = new Noise(seed);
         return Relief.Paint(size, 1.5, (u, v) =>
@@ -93,7 +93,7 @@ internal static class Grounds
     }
 
     /// <summary>Boards side by side with grain and nails.</summary>
-    public static Raster Planks(int size, int seed, int boards, Palette wood)
+    public static Raster Boards(int size, int seed, int boards, Palette wood)
     {
         var noise = new Noise(seed);
         return Relief.Paint(size, 1.8, (u, v) =>
@@ -204,6 +204,21 @@ internal static class Grounds
             var colour = leaf.At((clump * 0.5) + (blade * 0.35) + (sprig * 0.5));
             if (flower is { } petal && id > 0.62 && first < 0.32) colour = Tint.Mix(petal, Tint.Hex(0xFFFFFF), (0.3 - first) * 0.8).Lit(0.8 + (id * 0.3));
             return new Spot((clump * 0.3) + (blade * 0.35) + sprig, colour);
+        });
+    }
+
+    /// <summary>Cushions of moss on stone.</summary>
+    public static Raster Moss(int size, int seed, Palette moss, Tint stone)
+    {
+        var noise = new Noise(seed);
+        return Relief.Paint(size, 1.7, (u, v) =>
+        {
+            var (first, second, id) = noise.Cells(u, v, 7, 7, 1, 21);
+            var cushion = Math.Sqrt(Math.Max(0, 1 - (first * first * 1.7)));
+            var nap = noise.Cloud(u, v, 26, 2, 5);
+            var bare = Noise.Step(0.6, 0.7, noise.Cloud(u, v, 4, 4, 61)) * (1 - Noise.Step(0.1, 0.4, second - first));
+            var colour = moss.At((cushion * 0.4) + (nap * 0.4) + (id * 0.2));
+            return new Spot((cushion * 0.32) + (nap * 0.28), Tint.Mix(colour, stone.Lit(0.7 + (nap * 0.5)), bare));
         });
     }
 

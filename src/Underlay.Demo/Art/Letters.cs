@@ -61,7 +61,8 @@ internal static class Letters
     /// <summary>How wide a text is, in letter heights.</summary>
     public static double Width(string text) => text.Length * 0.92;
 
-    private static double ToSegment(double x, double y, double x0, double y0, double x1, double y1)
+    /// <summary>The distance from a point to a segment.</summary>
+    public static double ToSegment(double x, double y, double x0, double y0, double x1, double y1)
     {
         double dx = x1 - x0, dy = y1 - y0, length = (dx * dx) + (dy * dy);
         var t = length == 0 ? 0 : Math.Clamp((((x - x0) * dx) + ((y - y0) * dy)) / length, 0, 1);

@@ -13,7 +13,7 @@ internal static class KilnmoorBase
     [
         ("red_clay", "Red clay", "clay"), ("grey_clay", "Grey clay", "clay"), ("white_clay", "White clay", "clay"), ("stoneware", "Stoneware", "clay"),
         ("stone", "Stone", "ground"), ("slate", "Slate", "ground"), ("sand", "Sand", "ground"), ("earth", "Earth", "ground"), ("ash", "Ash", "ground"),
-        ("brick", "Brick", "built"), ("tile", "Tile", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"), ("straw", "Straw", "grown"),
+        ("brick", "Brick", "built"), ("tile", "Tile", "built"), ("plaster", "Plaster", "built"), ("sherds", "Sherds", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"), ("straw", "Straw", "grown"),
         ("moss", "Moss", "grown"), ("grass", "Grass", "grown"), ("heather", "Heather", "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
     ];
 
@@ -29,10 +29,10 @@ internal static class KilnmoorBase
         return tree.ToTree();
     }
 
-    public static JsonObject Descriptor(string madeOf, string edge, double rough, string? grain = null)
+    public static JsonObject Descriptor(string madeOf, string edge, double rough, string? under = null)
     {
         var json = new JsonObject { ["made_of"] = madeOf, ["edge"] = edge, ["rough"] = rough };
-        if (grain is not null) json["grain"] = grain;
+        if (under is not null) json["under"] = new JsonObject { ["surface"] = under, ["share"] = 0.3 };
         return json;
     }
 
@@ -56,7 +56,7 @@ internal static class KilnmoorBase
     {
         var name = SurfaceList.NameIn(surface.Name, edition);
         var glows = surface.Ember > 0 && edition != "3.0";
-        var descriptor = Descriptor(surface.MadeOf, surface.Edge, surface.Rough, surface.Grain is { } grain ? SurfaceList.NameIn(grain, edition) : null);
+        var descriptor = Descriptor(surface.MadeOf, surface.Edge, surface.Rough, surface.Under is { } under ? SurfaceList.NameIn(under, edition) : null);
         if (glows) descriptor["ember"] = surface.Ember;
         tree.Draw($"art/surfaces/{name}.png", $"surface {surface.Name}", () => surface.Paint().ToPng());
         tree.Json($"art/surfaces/{name}.surface.json", descriptor);
@@ -65,21 +65,22 @@ internal static class KilnmoorBase
 
     private static void AddWare(DemoTree tree, Ware ware, string edition)
     {
-        var folder = $"wares/{ware.Name}";
+        var name = WareList.NameIn(ware.Name, edition);
+        var folder = $"wares/{name}";
         var glows = ware.Ember > 0 && edition != "3.0";
-        tree.Json($"{folder}/ware.json", Entry(ware, glows));
+        tree.Json($"{folder}/ware.json", Entry(ware, name, glows));
         if (ware.AsDds && edition == "4.0") tree.Draw($"{folder}/skin.dds", $"dds {ware.Name}", () => Skin(ware).ToDds());
         else tree.Draw($"{folder}/skin.png", $"skin {ware.Name}", () => Skin(ware).ToPng());
         tree.Draw($"{folder}/mask.png", $"mask {ware.Name}", () => Mask(ware).ToPng());
         var side = edition == "4.0" ? 56 : 48;
         tree.Draw($"{folder}/shelf.png", $"shelf {ware.Name} {side}", () => Shelf(ware, side).ToPng());
         if (ware.Stall is { } stall) tree.Draw($"art/stalls/{stall}.png", $"stall {ware.Name}", () => Stall(ware).ToPng());
-        if (glows) tree.Draw($"art/embers/wares/{ware.Name}.png", $"glow {ware.Name}", () => Fire.Glow(ware.Skin.Width, ware.Skin.Height, ware.Seed).ToPng());
+        if (glows) tree.Draw($"art/embers/wares/{name}.png", $"glow {ware.Name}", () => Fire.Glow(ware.Skin.Width, ware.Skin.Height, ware.Seed).ToPng());
     }
 
-    private static JsonObject Entry(Ware ware, bool glows)
+    private static JsonObject Entry(Ware ware, string name, bool glows)
     {
-        var json = new JsonObject { ["id"] = $"moor.{ware.Name}" };
+        var json = new JsonObject { ["id"] = $"moor.{name}" };
         if (ware.Like is { } like) json["like"] = $"moor.{like}";
         json["shape"] = ware.Shape.Name;
         if (ware.Like is null) json["made_of"] = ware.MadeOf;
@@ -103,7 +104,7 @@ internal static class KilnmoorBase
         foreach (var board in Village.Boards)
             foreach (var side in BoardWidths) tree.Draw($"art/boards/{board.Name}/{side}.png", $"board {board.Name} {side}", () => Cloth.Board(side, 70 + board.Name.Length, board.Wood, board.Frame, board.Corner).ToPng());
         foreach (var kiln in Village.Kilns) AddFlames(tree, kiln.Code, kiln.Frames, kiln.Heat, kiln.Breadth);
-        foreach (var seal in Village.Seals) tree.Draw($"art/seals/{seal.Code}.png", $"seal {seal.Code}", () => Seals.Paint(seal.Width, seal.Code.Length, seal.Form, seal.Text, seal.Ground, seal.Letters).ToPng());
+        foreach (var seal in Village.Seals) tree.Draw($"art/seals/{Village.SealIn(seal.Code, edition)}.png", $"seal {seal.Code}", () => Seals.Paint(seal.Width, seal.Code.Length, seal.Form, seal.Motif, seal.Clay).ToPng());
         foreach (var frieze in Village.Friezes) tree.Draw($"art/friezes/{frieze.Name}.png", $"frieze {frieze.Name}", () => Views.Frieze(frieze.Season, frieze.Frame, frieze.Leaf).ToPng());
     }
 
@@ -140,7 +141,7 @@ internal static class KilnmoorBase
         tree.Text("codes/kilns.csv", Codes(Village.Kilns.Select(k => (k.Code, k.Name, "kiln"))));
         var meet = SurfaceList.Neighbours.Select(n => $"{SurfaceList.NameIn(n.One, edition)},{SurfaceList.NameIn(n.Other, edition)}");
         tree.Text("codes/neighbours.csv", $"one,other\n{string.Join('\n', meet)}\n");
-        tree.Text("tables/seals.csv", $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{s.Code},{s.Name}"))}\n");
+        tree.Text("tables/seals.csv", $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{Village.SealIn(s.Code, edition)},{s.Name}"))}\n");
     }
 
     private static string Codes(IEnumerable<(string Code, string Name, string Group)> rows)

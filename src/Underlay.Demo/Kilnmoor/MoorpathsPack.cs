@@ -9,7 +9,7 @@ internal static class MoorpathsPack
 {
     public static FileTree Make()
     {
-        var gravel = Grounds.Cobbles(128, 501, 12, Palette.Of(0x7A6A54, 0xA8957A, 0xD4C4A6), Tint.Hex(0x574734));
+        var gravel = Grounds.Pebbles(128, 501, 12, Palette.Of(0x7A6A54, 0xA8957A, 0xD4C4A6), Tint.Hex(0x574734));
         var peat = Grounds.Earth(128, 502, Palette.Of(0x2C2019, 0x4A382B, 0x745C46), 0.55, 0.25);
         var heather = Grounds.Green(128, 503, Palette.Of(0x3B3F2C, 0x66633F, 0x979062), 0.8, Tint.Hex(0xB0649A));
         return new DemoTree()

@@ -34,7 +34,7 @@ internal static class TidepoolPack
         .Picture("art/surfaces/sand_rippled.png", WetSand(128))
         .Picture("art/surfaces/straw_loose.png", Wrack())
         .Json("art/surfaces/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelp"))
-        .Picture("art/surfaces/saltbrook_shell.png", Grounds.Cobbles(128, 611, 11, Palette.Of(0x8E8378, 0xD2C6B4, 0xF6EEE2), Tint.Hex(0xB79F7C)))
+        .Picture("art/surfaces/saltbrook_shell.png", Grounds.Pebbles(128, 611, 11, Palette.Of(0x8E8378, 0xD2C6B4, 0xF6EEE2), Tint.Hex(0xB79F7C)))
         .Json("art/surfaces/saltbrook_mussel.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 0.4))
         .Json("art/surfaces/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1))
         .Picture("wares/broth_bowl/shelf.png", Shelf(WareList.Bowl, Deep, 621))
@@ -43,8 +43,8 @@ internal static class TidepoolPack
         .Picture("wares/salt_crock/mask.png", Pots.Mask(128, 64, 623, 0.7))
         .Picture("wares/wash_basin/skin.png", Skin(192, 64, 624))
         .Picture("art/awnings/quay/lamp.png", Awning(Daylight.Lamp))
-        .Picture("art/embers/surfaces/cobble_river.png", Fire.Embers(128, 640, 9, 0.4))
-        .Json("art/surfaces/cobble_river.surface.json", Glowing())
+        .Picture("art/embers/surfaces/setts_quay.png", Fire.Embers(128, 640, 9, 0.4))
+        .Json("art/surfaces/setts_quay.surface.json", Glowing())
         .Picture("art/embers/wares/salt_crock.png", Fire.Glow(128, 64, 641))
         .Picture("art/flames/pit/04.png", Flame(4))
         .Picture("art/friezes/spring.png", Spring())
@@ -62,7 +62,7 @@ internal static class TidepoolPack
     private static void AddSurfaces(DemoTree tree)
     {
         var folder = "art/surfaces";
-        tree.Picture($"{folder}/water_still.png", Grounds.Water(128, 601, Palette.Of(0x123C44, 0x1F7A78, 0x9FE0CC), 1, 0.5));
+        tree.Picture($"{folder}/water_pond.png", Grounds.Water(128, 601, Palette.Of(0x123C44, 0x1F7A78, 0x9FE0CC), 1, 0.5));
         tree.Picture($"{folder}/saltbrook_kelp.png", Grounds.Straw(128, 602, Palette.Of(0x2E3A16, 0x5B6A24, 0x9A9A3C), 2.4, 0.6));
         tree.Json($"{folder}/saltbrook_kelp.surface.json", KilnmoorBase.Descriptor("grass", "mask", 0.6));
 
@@ -75,19 +75,19 @@ internal static class TidepoolPack
         // Soft edges where the base's descriptor says solid or clear.
         tree.Picture($"{folder}/straw_loose.png", Wrack().Map((x, y, t) => t.A > 0.5 && (x + y) % 3 == 0 ? t.WithAlpha(0.6) : t));
 
-        // Its grain is a letter off.
+        // What shows through is a letter off.
         tree.Picture($"{folder}/saltbrook_tideline.png", Grounds.Earth(128, 605, Palette.Of(0x8C7650, 0xB49C72, 0xE6D6B0), 0.5, 0.5));
         tree.Json($"{folder}/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelpp"));
 
         // A folder that lost its last letter, and an extension too many.
-        tree.Picture("art/surface/cobble_river.png", Grounds.Cobbles(128, 606, 7, Palette.Of(0x2C4A4E, 0x55817E, 0xA6CDBE), Tint.Hex(0x23302C)));
+        tree.Picture("art/surface/setts_quay.png", Grounds.Pebbles(128, 606, 7, Palette.Of(0x2C4A4E, 0x55817E, 0xA6CDBE), Tint.Hex(0x23302C)));
         tree.Picture($"{folder}/quay_stone.png.png", Grounds.Courses(128, 607, 3, 2, 0.07, Palette.Of(0x3A5558, 0x64868A, 0xA4BDB8), Tint.Hex(0x24332F), Tint.Hex(0x4F7A4A)));
 
         // A descriptor without its picture.
         tree.Json($"{folder}/saltbrook_shell.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.8));
 
         // A comma too many, and a value beyond its range.
-        tree.Picture($"{folder}/saltbrook_mussel.png", Grounds.Cobbles(128, 608, 10, Palette.Of(0x23233A, 0x464870, 0x8C93BE), Tint.Hex(0x2B2A26)));
+        tree.Picture($"{folder}/saltbrook_mussel.png", Grounds.Pebbles(128, 608, 10, Palette.Of(0x23233A, 0x464870, 0x8C93BE), Tint.Hex(0x2B2A26)));
         tree.Text($"{folder}/saltbrook_mussel.surface.json", "{\n  \"made_of\": \"stone\",\n  \"edge\": \"opaque\",\n  \"rough\": 0.4,\n}\n");
         tree.Picture($"{folder}/saltbrook_reef.png", Grounds.Cracked(128, 609, 8, Palette.Of(0x6E4A44, 0xA87468, 0xE0B4A0)));
         tree.Json($"{folder}/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1.4));
@@ -141,7 +141,7 @@ internal static class TidepoolPack
         tree.Picture("art/awnings/quay/noon.png", Awning(Daylight.Noon));
 
         // Nothing switches the first glow on; the second is red where grey is wanted.
-        tree.Picture("art/embers/surfaces/cobble_river.png", Fire.Embers(128, 640, 9, 0.4));
+        tree.Picture("art/embers/surfaces/setts_quay.png", Fire.Embers(128, 640, 9, 0.4));
         tree.Picture("art/embers/wares/salt_crock.png", Fire.Glow(128, 64, 641).Map((_, _, t) => t with { G = t.G * 0.5, B = t.B * 0.2 }));
 
         // One picture of a series on another canvas.
@@ -155,7 +155,7 @@ internal static class TidepoolPack
         tree.Picture("art/scenes/quay.png", Views.Scene(240, 135, quay.View));
 
         // A seal without a row, one too fine to read, and a row of the base's own.
-        tree.Picture("art/seals/saltbrook_tide.png", Seals.Paint(60, 643, SealForm.Oval, "TI", Tint.Hex(0x1F5A66), Tint.Hex(0xEAF4EE)));
+        tree.Picture("art/seals/saltbrook_tide.png", Seals.Paint(60, 643, SealForm.Oval, SealMotif.Waves, Tint.Hex(0x6E7A70)));
         tree.Picture("art/seals/saltbrook_wave.png", Wave(0.012));
         tree.Text("tables/seals.csv", "code,do,name\nsaltbrook_wave,add,Wave\nquayside,change,Quayside\n");
 
@@ -172,7 +172,7 @@ internal static class TidepoolPack
         // What 3.1 called flagstone, a glaze that is the base's own, a copy kept of a surface, and what a system leaves.
         tree.Picture("art/surfaces/flagstone.png", Grounds.Courses(128, 647, 4, 3, 0.09, Palette.Of(0x4C5A60, 0x748890, 0xA6B8BA), Tint.Hex(0x3A4648)));
         tree.Json("entries/glazes/olive.json", KilnmoorBase.Glaze("moor.olive", "#6a7a34", "#33471e"));
-        tree.Picture("art/surfaces/water_still_old.png", Grounds.Water(128, 648, Palette.Of(0x1E4A52, 0x2A7A80, 0xA8D8D0), 1, 0.5));
+        tree.Picture("art/surfaces/water_pond_old.png", Grounds.Water(128, 648, Palette.Of(0x1E4A52, 0x2A7A80, 0xA8D8D0), 1, 0.5));
         tree.Bytes("wares/thumbs.db", Filler(600));
     }
 
@@ -186,7 +186,7 @@ internal static class TidepoolPack
 
     private static Raster Spring() => Views.Frieze(new Outlook(651, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A8A), Tint.Hex(0x7AA890), 4), Tint.Hex(0x6C7A66), Tint.Hex(0x5AAE7A));
 
-    private static Raster Wave(double stroke) => Seals.Paint(88, 652, SealForm.Tablet, "WAVE", Tint.Hex(0x1F4A66), Tint.Hex(0xEAF2F0), stroke);
+    private static Raster Wave(double stroke) => Seals.Paint(88, 652, SealForm.Tablet, SealMotif.Of("WAVE", stroke), Tint.Hex(0x8C7A66));
 
     private static JsonObject Tray(string stall)
     {
@@ -203,7 +203,7 @@ internal static class TidepoolPack
     }
 
     private static Raster Front() => Fronts.ShelfOf(
-        Grounds.Planks(128, 651, 5, Palette.Of(0x3B3A36, 0x63625A, 0x96958A)),
+        Grounds.Boards(128, 651, 5, Palette.Of(0x3B3A36, 0x63625A, 0x96958A)),
         Tint.Hex(0xBFD0CA),
         0,
         Shelf(WareList.Jug, Tide, 620, 128),

@@ -27,17 +27,20 @@ internal static class Village
         ("limed", Palette.Of(0xB5A88E, 0xD2C6AA, 0xECE2CA), Tint.Hex(0x5E7A78), 1.1),
     ];
 
-    public static IReadOnlyList<(string Code, string Name, int Width, SealForm Form, string Text, Tint Ground, Tint Letters)> Seals { get; } =
+    public static IReadOnlyList<(string Code, string Name, int Width, SealForm Form, SealMotif Motif, Tint Clay)> Seals { get; } =
     [
-        ("kiln_yard", "Kiln Yard", 60, SealForm.Oval, "KY", Tint.Hex(0x7A2E22), Tint.Hex(0xF6E7C8)),
-        ("moor_end", "Moor End", 72, SealForm.Lozenge, "ME", Tint.Hex(0x2E4A3A), Tint.Hex(0xE9E2B8)),
-        ("quayside", "Quayside", 96, SealForm.Tablet, "QUAY", Tint.Hex(0x1F4A66), Tint.Hex(0xEAF2F0)),
-        ("ash_lane", "Ash Lane", 52, SealForm.Shield, "A", Tint.Hex(0x4A4A4E), Tint.Hex(0xF0D890)),
-        ("reed_works", "Reed Works", 88, SealForm.Oval, "REED", Tint.Hex(0x4E5A22), Tint.Hex(0xF4F0D4)),
-        ("salt_house", "Salt House", 44, SealForm.Oval, "S", Tint.Hex(0xE6DCC6), Tint.Hex(0x32404E)),
-        ("heather", "Heather Pottery", 60, SealForm.Shield, "H", Tint.Hex(0x6A3A66), Tint.Hex(0xF2DDEE)),
-        ("old_bridge", "Old Bridge", 132, SealForm.Tablet, "BRIDGE", Tint.Hex(0x5A4636), Tint.Hex(0xF2E6CE)),
+        ("kiln_yard", "Kiln Yard", 60, SealForm.Oval, SealMotif.Of("KY"), Tint.Hex(0x9A5638)),
+        ("moor_end", "Moor End", 72, SealForm.Lozenge, SealMotif.Sprig, Tint.Hex(0x7C6A52)),
+        ("quayside", "Quayside", 96, SealForm.Tablet, SealMotif.Of("QUAY"), Tint.Hex(0x8A8474)),
+        ("ash_lane", "Ash Lane", 52, SealForm.Round, SealMotif.Leaf, Tint.Hex(0x8C8278)),
+        ("reed_works", "Reed Works", 88, SealForm.Oval, SealMotif.Reeds, Tint.Hex(0xA8743E)),
+        ("salt_house", "Salt House", 44, SealForm.Round, SealMotif.Crossed, Tint.Hex(0xB9A98A)),
+        ("heather", "Heather Pottery", 60, SealForm.Oval, SealMotif.Of("HP"), Tint.Hex(0x8E4A3A)),
+        ("old_bridge", "Old Bridge", 132, SealForm.Tablet, SealMotif.Of("BRIDGE"), Tint.Hex(0x84603E)),
     ];
+
+    /// <summary>A seal's code as an edition has it.</summary>
+    public static string SealIn(string code, string edition) => code == "heather" && edition != "4.0" ? "heather_hill" : code;
 
     public static IReadOnlyList<(string Name, Outlook Season, Tint Frame, Tint Leaf)> Friezes { get; } =
     [

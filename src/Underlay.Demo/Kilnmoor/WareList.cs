@@ -77,6 +77,16 @@ internal static class WareList
         new("butter_dish", Plate, "white_clay", 6, (128, 64), WhiteClay, Iron, Glaze(0xF0E2B0, 0xC9A24A, 0.2, 0.5), 314) { GlazeName = "amber", Stall = "014", Left = true },
     ];
 
+    /// <summary>What two wares were called until 3.1.</summary>
+    public static IReadOnlyDictionary<string, string> OldNames { get; } = new Dictionary<string, string>(StringComparer.Ordinal)
+    {
+        ["ale_beaker"] = "ale_tot",
+        ["honey_pot"] = "honey_crock",
+    };
+
+    /// <summary>A ware's name as an edition has it.</summary>
+    public static string NameIn(string name, string edition) => edition == "4.0" ? name : OldNames.GetValueOrDefault(name, name);
+
     /// <summary>The glazes: name, body and rim.</summary>
     public static IReadOnlyList<(string Name, string Body, string Rim)> Glazes { get; } =
     [

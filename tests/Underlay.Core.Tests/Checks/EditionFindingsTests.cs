@@ -34,11 +34,11 @@ public class EditionFindingsTests
     public void A_name_that_changed_is_renamed_by_its_safe_fix()
     {
         // The small base has no old names; one that has them stands in for 3.1.
-        var old = new Dictionary<string, byte[]>(SmallBase.FilesOf("3.1")) { ["art/surfaces/planks.png"] = Picture.Of(32, 32).ToPng() };
+        var old = new Dictionary<string, byte[]>(SmallBase.FilesOf("3.1")) { ["art/surfaces/deal.png"] = Picture.Of(32, 32).ToPng() };
         var older = BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Editions[1], FileTree.OfBytes(old.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
-        var report = CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 1 ? older : SmallBase.Of(e), APack.Of().With("art/surfaces/planks.png", Picture.Of(64, 64)).Tree);
+        var report = CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 1 ? older : SmallBase.Of(e), APack.Of().With("art/surfaces/deal.png", Picture.Of(64, 64)).Tree);
         var finding = Assert.Single(report.Findings);
-        Assert.Equal(("edition/renamed", Severity.Blocker, "Rename to art/surfaces/plank_oak.png"), (finding.Code.Value, finding.Severity, finding.Fix!.Title));
+        Assert.Equal(("edition/renamed", Severity.Blocker, "Rename to art/surfaces/deal_limed.png"), (finding.Code.Value, finding.Severity, finding.Fix!.Title));
         Assert.True(finding.Fix is { LosesNothing: true, LeavesNoChoice: true });
     }
 
@@ -55,11 +55,11 @@ public class EditionFindingsTests
         var like = One(Check(APack.Of().With("wares/saltbrook_well/ware.json", """{ "id": "saltbrook.saltbrook_well", "like": "moor.ink_well" }""")).Findings, "entry/dangling");
         Assert.Contains("Kilnmoor 3.1 has it.", like.Message, StringComparison.Ordinal);
 
-        var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "grain": "flagstone_rust" }""");
+        var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "flagstone_rust", "share": 0.3 } }""");
         var report = Check(pack);
-        var grain = One(report.Findings, "entry/dangling");
-        Assert.Contains("Kilnmoor 3.1 has it; here it is “flagstone_red”", grain.Message, StringComparison.Ordinal);
-        var write = Assert.IsType<TreeEdit.Write>(Assert.Single(grain.Fix!.Edit(pack.Tree, new Core.Fixes.FixContext("p", Repository.Kilnmoor, report.Edition, report.Overlay))));
+        var under = One(report.Findings, "entry/dangling");
+        Assert.Contains("Kilnmoor 3.1 has it; here it is “flagstone_red”", under.Message, StringComparison.Ordinal);
+        var write = Assert.IsType<TreeEdit.Write>(Assert.Single(under.Fix!.Edit(pack.Tree, new Core.Fixes.FixContext("p", Repository.Kilnmoor, report.Edition, report.Overlay))));
         Assert.Contains("\"flagstone_red\"", System.Text.Encoding.UTF8.GetString(write.Bytes.Span), StringComparison.Ordinal);
     }
 

@@ -48,7 +48,7 @@ public class FindingsTests
         { "a descriptor of no picture", APack.Of().With("art/surfaces/saltbrook_foam.surface.json", Stone), "companion/ownerless", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a comma too many", APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"opaque\", }"), "entry/unreadable", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a value out of range", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "rough": 2 }"""), "entry/rejected", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
-        { "a grain of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "grain": "flagstones" }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a surface under it of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "flagstones", "share": 0.3 } }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a material of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "glass", "edge": "opaque" }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a shape of nowhere", APack.Of().WithWare("tide_cup").With("wares/tide_cup/ware.json", SmallBase.Ware("saltbrook.tide_cup", shape: "jugg")), "entry/dangling", "wares/tide_cup/ware.json", Severity.Blocker },
         { "an id of another folder", APack.Of().WithWare("tide_cup", id: "saltbrook.tidecup"), "entry/misnamed", "wares/tide_cup/ware.json", Severity.Blocker },
@@ -105,7 +105,7 @@ public class FindingsTests
     [Fact]
     public void A_sound_pack_has_no_findings() =>
         Assert.Empty(Front("front.png").With("front.png", Picture.Filled(320, 200, new Pixel(9, 9, 9, 255)) with { ColourType = 2 })
-            .WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "grain": "saltbrook_foam" }""")
+            .WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""")
             .WithWare("tide_cup")
             .Findings());
 

@@ -55,7 +55,7 @@ public class DemoTests
         Assert.Equal(
             [
                 ("set/incomplete", "art/awnings/quay/lamp.png"),
-                ("companion/not-enabled", "art/embers/surfaces/cobble_river.png"),
+                ("companion/not-enabled", "art/embers/surfaces/setts_quay.png"),
                 ("image/not-grey", "art/embers/wares/salt_crock.png"),
                 ("series/canvas", "art/flames/pit/04.png"),
                 ("image/crosses-field", "art/friezes/spring.png"),
@@ -64,7 +64,7 @@ public class DemoTests
                 ("name/not-listed", "art/seals/saltbrook_tide.png"),
                 ("image/fine-lettering", "art/seals/saltbrook_wave.png"),
                 ("companion/unwanted", "art/stalls/099.png"),
-                ("path/near-miss", "art/surface/cobble_river.png"),
+                ("path/near-miss", "art/surface/setts_quay.png"),
                 ("edition/renamed", "art/surfaces/flagstone.png"),
                 ("path/near-miss", "art/surfaces/quay_stone.png.png"),
                 ("companion/missing", "art/surfaces/saltbrook_foam.png"),
@@ -74,7 +74,7 @@ public class DemoTests
                 ("entry/dangling", "art/surfaces/saltbrook_tideline.surface.json"),
                 ("image/not-power-of-two", "art/surfaces/sand_rippled.png"),
                 ("image/alpha", "art/surfaces/straw_loose.png"),
-                ("pack/leftover", "art/surfaces/water_still_old.png"),
+                ("pack/leftover", "art/surfaces/water_pond_old.png"),
                 ("pack/unchanged", "entries/glazes/olive.json"),
                 ("image/too-heavy", "front.png"),
                 ("path/no-place", "notes.txt"),

@@ -61,10 +61,15 @@ public class JsonTextTests
     [Fact]
     public void A_string_is_set_or_added_and_all_else_stays()
     {
-        Assert.Equal("{ \"a\": 1,\n  \"b\": \"é\" }", Encoding.UTF8.GetString(Parse("{ \"a\": 1 }").WithString("/b", "é")));
-        Assert.Equal("{\n  \"b\": \"x\"}", Encoding.UTF8.GetString(Parse("{}").WithString("/b", "x")));
-        Assert.Equal("{ \"b\": \"x\", \"c\": {\"b\": 2} }", Encoding.UTF8.GetString(Parse("{ \"b\": [1, {}], \"c\": {\"b\": 2} }").WithString("/b", "x")));
-        Assert.Throws<InvalidOperationException>(() => Parse("[]").WithString("/b", "x"));
+        string Set(string text, string pointer, string value) => Encoding.UTF8.GetString(JsonEdit.Set(Parse(text), pointer, JsonEdit.Text(value)));
+        Assert.Equal("{ \"a\": 1, \"b\": \"é\" }", Set("{ \"a\": 1 }", "/b", "é"));
+        Assert.Equal("{\n  \"a\": 1,\n  \"b\": \"é\"\n}", Set("{\n  \"a\": 1\n}", "/b", "é"));
+        Assert.Equal("{ \"b\": \"x\" }", Set("{}", "/b", "x"));
+        Assert.Equal("{ \"b\": \"x\", \"c\": {\"b\": 2} }", Set("{ \"b\": [1, {}], \"c\": {\"b\": 2} }", "/b", "x"));
+        Assert.Equal("{ \"b\": [1, {}], \"c\": {\"b\": \"x\"} }", Set("{ \"b\": [1, {}], \"c\": {\"b\": 2} }", "/c/b", "x"));
+        Assert.Equal("{ \"c\": { \"d\": \"x\" } }", Set("{}", "/c/d", "x"));
+        Assert.Throws<InvalidOperationException>(() => Set("[]", "/b", "x"));
+        Assert.Throws<InvalidOperationException>(() => Set("{ \"b\": 1 }", "/b/c", "x"));
     }
 
     [Fact]
@@ -72,7 +77,7 @@ public class JsonTextTests
         Gen.Select(Gen.Dictionary(Gen.String[Gen.Char["abc/~\"é"], 1, 3], Gen.String[Gen.Char["xy\\\"\n"], 0, 4])[0, 5], Gen.String[Gen.Char["abc/~\"é"], 1, 3], Gen.String).Sample((fields, name, value) =>
         {
             var before = JsonText.Parse(System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(fields));
-            var after = JsonText.Parse(before.WithString($"/{JsonText.Escape(name)}", value));
+            var after = JsonText.Parse(JsonEdit.Set(before, $"/{JsonText.Escape(name)}", JsonEdit.Text(value)));
             fields[name] = value;
             Assert.Null(after.Problem);
             Assert.Equal(fields.OrderBy(f => f.Key, StringComparer.Ordinal), after.Root.EnumerateObject().Select(p => KeyValuePair.Create(p.Name, p.Value.GetString()!)).OrderBy(f => f.Key, StringComparer.Ordinal));

@@ -28,7 +28,7 @@ public class KindTests
     [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
     [InlineData("""{ "made_of": null, "edge": "mask" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
     [InlineData("""{ "made_of": "", "edge": "mask" }""", "/made_of", "", "“made_of” is empty; wanted is text that is not empty")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "grain": "Two Words" }""", "/grain", "", "“grain” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _")]
+    [InlineData("""{ "made_of": "stone", "edge": "mask", "under": { "surface": "Two Words", "share": 0 } }""", "/under/surface", "", "“surface” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _")]
     [InlineData("[]", "", "", "the file is a list; wanted is an object in { }")]
     [InlineData("""{ "made_of": "stone", "edge": "mask", "x": [1e30] }""", "/x/0", "", "a number here is too large for the host to read")]
     public void A_fault_says_where_what_is_and_what_is_wanted(string text, string pointer, string field, string says) =>

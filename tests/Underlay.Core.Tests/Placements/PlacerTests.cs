@@ -21,18 +21,18 @@ public class PlacerTests
     {
         ["flagstone_grey.png"] = "art/surfaces/flagstone_grey.png",
         ["flagstone red.png"] = "art/surfaces/flagstone_red.png",
-        ["FLAGSTONE_MOSSY.PNG"] = "art/surfaces/flagstone_mossy.png",
-        ["cobble-river (2).png"] = "art/surfaces/cobble_river.png",
-        ["cobble_dark_v3.png"] = "art/surfaces/cobble_dark.png",
-        ["export/surfaces/cobble_pale.png"] = "art/surfaces/cobble_pale.png",
+        ["FLAGSTONE_LICHENED.PNG"] = "art/surfaces/flagstone_lichened.png",
+        ["setts-quay (2).png"] = "art/surfaces/setts_quay.png",
+        ["setts_dark_v3.png"] = "art/surfaces/setts_dark.png",
+        ["export/surfaces/setts_pale.png"] = "art/surfaces/setts_pale.png",
         ["export/art/surfaces/quay_stone.png"] = "art/surfaces/quay_stone.png",
         ["my pack/art/surfaces/slate_roof.png"] = "art/surfaces/slate_roof.png",
         ["sand_dry final.png"] = "art/surfaces/sand_dry.png",
         ["sand ripled.png"] = "art/surfaces/sand_rippled.png",
-        ["water_stil.png"] = "art/surfaces/water_still.png",
+        ["water_pnod.png"] = "art/surfaces/water_pond.png",
         ["mossbank.png"] = "art/surfaces/moss_bank.png",
-        ["plank_oak@2x.png"] = "art/surfaces/plank_oak.png",
-        ["plank_grey copy 2.png"] = "art/surfaces/plank_grey.png",
+        ["deal_limed@2x.png"] = "art/surfaces/deal_limed.png",
+        ["deal_grey copy 2.png"] = "art/surfaces/deal_grey.png",
         ["thatch roof.png"] = "art/surfaces/thatch_roof.png",
         ["ReedMat.png"] = "art/surfaces/reed_mat.png",
         ["water_jug/skin.png"] = "wares/water_jug/skin.png",
@@ -101,7 +101,7 @@ public class PlacerTests
 
     [Theory]
     [InlineData("flagstone_grey.png", "the name, 128 x 128 as the base’s")]
-    [InlineData("cobble-river (2).png", "the name but for “2”, 128 x 128 as the base’s")]
+    [InlineData("setts-quay (2).png", "the name but for “2”, 128 x 128 as the base’s")]
     [InlineData("my pack/art/surfaces/slate_roof.png", "the path is the host’s own but for “my pack”")]
     [InlineData("sand ripled.png", "the name but for a letter, 128 x 128 as the base’s")]
     [InlineData("thatch roof.png", "the name, 300 x 300 would be fitted to 256 x 256")]
@@ -133,7 +133,7 @@ public class PlacerTests
     [InlineData("Tide_Bowl copy 2", "tide bowl", "copy 2")]
     [InlineData("TideBowl-final_v3", "tide bowl", "final v3")]
     [InlineData("IMG_0231", "", "IMG 0231")]
-    [InlineData("plank_oak@2x", "plank oak", "2x")]
+    [InlineData("deal_limed@2x", "deal limed", "2x")]
     [InlineData("vase", "vase", "")]
     public void A_name_is_read_without_what_copying_and_exporting_add(string name, string words, string left)
     {
