@@ -9,17 +9,21 @@ namespace Underlay.Cli;
 /// <summary>Writes the report of a check as text or JSON.</summary>
 internal static class ReportWriter
 {
+    private const int MostParts = 8;
+
     public static string Text(CheckReport report, HostProfile profile, string packName)
     {
         var text = new StringBuilder();
         text.Append(CultureInfo.InvariantCulture, $"{report.PackId ?? packName} for {report.Edition.Title}\n");
         foreach (var group in report.Findings.GroupBy(f => f.Path))
         {
-            text.Append(CultureInfo.InvariantCulture, $"\n{(group.Key.Length == 0 ? "(the archive)" : group.Key)}\n");
+            text.Append(CultureInfo.InvariantCulture, $"\n{(group.Key.Length == 0 ? "(the pack)" : group.Key)}\n");
             foreach (var finding in group)
             {
                 var waived = finding.Waiver is { } waiver ? $" (waived: {waiver.Reason})" : "";
                 text.Append(CultureInfo.InvariantCulture, $"  {Word(finding.Severity)}  {finding.Code}{waived}\n      {finding.Message}\n");
+                foreach (var part in finding.Parts.Take(MostParts)) text.Append(CultureInfo.InvariantCulture, $"        {part.Path}\n");
+                if (finding.Parts.Count > MostParts) text.Append(CultureInfo.InvariantCulture, $"        … and {finding.Parts.Count - MostParts} more\n");
                 if (finding.Fix is { } fix) text.Append(CultureInfo.InvariantCulture, $"      Fix: {fix.Title}.\n");
             }
         }
@@ -49,7 +53,7 @@ internal static class ReportWriter
         return json.ToJsonString(Output.Json) + "\n";
     }
 
-    public static string Count(int number, string word) => string.Create(CultureInfo.InvariantCulture, $"{number} {word}{(number == 1 ? "" : "s")}");
+    public static string Count(int number, string word) => string.Create(CultureInfo.InvariantCulture, $"{number} {word}{(number == 1 ? "" : word.EndsWith('x') ? "es" : "s")}");
 
     private static JsonNode Json(Finding finding) => new JsonObject
     {
@@ -60,7 +64,13 @@ internal static class ReportWriter
         ["message"] = finding.Message,
         ["fix"] = finding.Fix?.Title,
         ["waived"] = finding.Waiver is not null,
+        ["outcomes"] = Outcomes(finding),
+        ["files"] = new JsonArray([.. finding.Parts.Select(p => (JsonNode)p.Path)]),
     };
+
+    /// <summary>All that the host would report because of a finding, of other files too.</summary>
+    public static JsonArray Outcomes(Finding finding) =>
+        new([.. finding.Predicts.Select(p => new JsonObject { ["path"] = p.Path, [p.Kind switch { PredictionKind.Outcome => "as", PredictionKind.Drop => "dropped", _ => "unlisted" }] = p.Code })]);
 
     private static string Word(Severity severity) => severity switch
     {

@@ -42,21 +42,25 @@ internal static class SarifWriter
             ["message"] = new JsonObject { ["text"] = finding.Message },
             ["partialFingerprints"] = new JsonObject { ["findingKey/v1"] = Fingerprint(finding.Key) },
         };
+        if (finding.Predicts.Count > 0) result["properties"] = new JsonObject { ["outcomes"] = ReportWriter.Outcomes(finding) };
+        if (finding.Parts.Count > 0) result["relatedLocations"] = new JsonArray([.. finding.Parts.Select((p, i) => new JsonObject { ["id"] = i, ["physicalLocation"] = Place(p.Path), ["message"] = new JsonObject { ["text"] = p.Message } })]);
         if (finding.Path.Length > 0) result["locations"] = new JsonArray(new JsonObject { ["physicalLocation"] = Location(finding) });
         if (finding.Waiver is { } waiver) result["suppressions"] = new JsonArray(new JsonObject { ["kind"] = "external", ["justification"] = waiver.Reason });
         return result;
     }
 
+    private static JsonObject Place(string path) => new()
+    {
+        ["artifactLocation"] = new JsonObject
+        {
+            ["uri"] = string.Join('/', path.Split('/').Select(Uri.EscapeDataString)),
+            ["uriBaseId"] = PackRoot,
+        },
+    };
+
     private static JsonObject Location(Finding finding)
     {
-        var location = new JsonObject
-        {
-            ["artifactLocation"] = new JsonObject
-            {
-                ["uri"] = string.Join('/', finding.Path.Split('/').Select(Uri.EscapeDataString)),
-                ["uriBaseId"] = PackRoot,
-            },
-        };
+        var location = Place(finding.Path);
         if (finding.At is { } at) location["region"] = new JsonObject { ["startLine"] = at.Line, ["startColumn"] = at.Column };
         return location;
     }

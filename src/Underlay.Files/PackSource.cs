@@ -30,7 +30,7 @@ public sealed record PackSource(string Name, bool IsFolder, FileTree Tree, Archi
             return new PackSource(name, false, FileTree.Empty, new ArchiveProblem(ArchiveProblemKind.TooBig, "", says));
         }
 
-        var result = ZipReader.Read(File.ReadAllBytes(path), ArchiveLimits.Standard);
+        var result = PackArchive.Read(File.ReadAllBytes(path), ArchiveLimits.Standard);
         var (tree, problem) = result.Tree is { } package ? Folios.Unfold(profile, package) : (FileTree.Empty, result.Problem);
         return new PackSource(name, false, tree, problem);
     }

@@ -91,6 +91,7 @@ app.MapFiles();
 app.MapLedger();
 app.MapTray();
 app.MapFindings();
+app.MapFixes();
 app.MapPictures();
 app.MapEntries();
 app.MapHistory();

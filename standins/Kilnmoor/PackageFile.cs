@@ -28,6 +28,7 @@ public sealed class PackageFile
     /// <summary>Opens a package.</summary>
     public static PackageFile Open(string name, Stream stream)
     {
+        if (!name.EndsWith(".kilnmoor", StringComparison.Ordinal)) return new PackageFile(name, null, null, "ending");
         var (files, reason) = Archive.Read(stream);
         if (reason is not null) return new PackageFile(name, null, null, reason);
         var layer = Layer.OfPackage(name, files);

@@ -61,6 +61,13 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
         }.Select(p => (p.Item1, new Regex($@"\A{p.Item2}\z", RegexOptions.CultureInvariant | RegexOptions.Compiled))),
     ];
 
+    private static readonly Regex LeftAside = new(
+        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv|tables/(almanac|materials|stations)\.csv|texts/[a-z0-9_]+\.csv|entries/techniques\.json|entries/(recipes|plans|towers)/[a-z0-9_]+\.json)\z",
+        RegexOptions.CultureInvariant | RegexOptions.Compiled);
+
+    /// <summary>True for files that the game reads and this stand-in does not simulate.</summary>
+    public static bool IsLeftAside(string path) => LeftAside.IsMatch(path);
+
     /// <summary>The place of a path.</summary>
     public static Place Of(string path)
     {

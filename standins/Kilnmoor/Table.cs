@@ -94,7 +94,10 @@ internal sealed class Table
             }
         }
 
-        return state == State.Start && line.Count == 0 ? lines : null;
+        if (state != State.Start || line.Count > 0) return null;
+        // Empty lines at the end are no rows.
+        while (lines.Count > 0 && lines[^1] is [""]) lines.RemoveAt(lines.Count - 1);
+        return lines;
     }
 
     private enum State

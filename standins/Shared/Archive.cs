@@ -62,6 +62,11 @@ public static class Archive
         && path.Split('/').All(IsSafeSegment)
         && IsNormal(path);
 
+    private static IEnumerable<string> Above(string path)
+    {
+        while ((path = path[..Math.Max(0, path.LastIndexOf('/'))]).Length > 0) yield return path;
+    }
+
     private static bool IsFolder(ZipArchiveEntry entry) => entry.FullName.EndsWith('/');
 
     private static bool HasUnsafeName(ZipArchive zip)
@@ -76,7 +81,9 @@ public static class Archive
             if (!plain || !IsSafe(path) || !seen.Add(path)) return true;
         }
 
-        return false;
+        // Nothing lies below a file.
+        var files = zip.Entries.Where(e => !IsFolder(e)).Select(e => e.FullName).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        return zip.Entries.Any(e => Above(e.FullName.TrimEnd('/')).Any(files.Contains));
     }
 
     private static bool IsSafeSegment(string segment) =>

@@ -36,6 +36,7 @@ public sealed class Guide
     /// <summary>Opens a package.</summary>
     public static Guide Open(string name, Stream stream)
     {
+        if (!name.EndsWith(".wrenfield", StringComparison.Ordinal)) return new Guide(name, "ending");
         var (files, reason) = Archive.Read(stream, storedOnly: true);
         var guide = new Guide(name, reason);
         if (reason is not null) return guide;

@@ -59,7 +59,7 @@ public sealed partial class Viewer
             if (IsPlate(path)) ShowPlate(guide, path, bytes, named, plates);
             else if (FamilyPath().Match(path) is { Success: true } family) ShowFamily(guide, path, bytes, family.Groups[1].Value);
             else if (path == "tints.json" && printing >= 2) ShowTints(guide, bytes);
-            else if (path is not ("guide.toml" or "contents.xml")) log.Add(new LogRow("note", path, $"{guide.Name} has a file here that nothing reads"));
+            else if (path is not ("guide.toml" or "contents.xml")) log.Add(new LogRow("note", path, $"{guide.Name} has a file here that {(CallPath().IsMatch(path) ? "is not simulated yet" : "nothing reads")}"));
         }
 
         ShowRows(guide, rows, plates);
@@ -126,4 +126,7 @@ public sealed partial class Viewer
 
     [GeneratedRegex(@"\Afamilies/([a-z]+)\.png\z", RegexOptions.CultureInvariant)]
     private static partial Regex FamilyPath();
+
+    [GeneratedRegex(@"\Acalls/[a-z]+/[0-9]+\.(wav|opus)\z", RegexOptions.CultureInvariant)]
+    private static partial Regex CallPath();
 }

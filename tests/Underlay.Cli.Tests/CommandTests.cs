@@ -46,8 +46,10 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var counts = Json(ran).GetProperty("counts");
         Assert.Equal((27, 8, 5), (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
         var foam = Json(ran).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("path").GetString() == "art/surfaces/saltbrook_foam.png");
-        Assert.Equal(["code", "severity", "path", "pointer", "message", "fix", "waived"], foam.EnumerateObject().Select(p => p.Name));
+        Assert.Equal(["code", "severity", "path", "pointer", "message", "fix", "waived", "outcomes", "files"], foam.EnumerateObject().Select(p => p.Name));
         Assert.Equal("Write saltbrook_foam.surface.json", foam.GetProperty("fix").GetString());
+        var outcome = foam.GetProperty("outcomes")[0];
+        Assert.Equal(("art/surfaces/saltbrook_foam.png", "hidden"), (outcome.GetProperty("path").GetString(), outcome.GetProperty("as").GetString()));
     }
 
     [Fact]

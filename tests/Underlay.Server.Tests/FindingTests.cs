@@ -10,13 +10,15 @@ public class FindingTests(RunningServer server)
 
     private static object Named(string code, string path) => new { code, path, pointer = "", discriminator = "" };
 
+    private static object Fixes(params object[] findings) => new { fixes = findings.Select(finding => new { finding }).ToArray() };
+
     [Fact]
     public async Task A_change_is_checked_at_once_and_a_fix_takes_its_finding_away()
     {
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
         Assert.Equal([$"image/not-power-of-two {Surface}"], await pack.FindingsAsync());
-        await pack.PostAsync("fixes", new { findings = new[] { Named("image/not-power-of-two", Surface) } });
+        await pack.PostAsync("fixes", Fixes(Named("image/not-power-of-two", Surface)));
         Assert.Empty(await pack.FindingsAsync());
         Assert.Equal($"Fit to 64 x 64 ({Surface})", (await pack.GetAsync("")).GetProperty("undo").GetString());
         await pack.PostAsync("undo", new { });
@@ -30,10 +32,10 @@ public class FindingTests(RunningServer server)
         const string Shelf = "wares/water_jug/shelf.png";
         // Too large, and a pixel of its ring is not clear: two findings of one picture, each with a fix.
         await pack.PutFileAsync(Shelf, Picture.Shelf(112, 112).With(0, 0, new Pixel(9, 9, 9, 255)).ToPng());
-        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker" && f.GetProperty("fix").ValueKind != System.Text.Json.JsonValueKind.Null).Select(f => f.GetProperty("name")).ToList();
+        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker" && f.GetProperty("fix").ValueKind != System.Text.Json.JsonValueKind.Null).Select(f => (object)f.GetProperty("name")).ToList();
         Assert.Equal(2, found.Count);
         var before = await pack.FindingsAsync();
-        var result = await pack.PostAsync("fixes", new { findings = found });
+        var result = await pack.PostAsync("fixes", Fixes([.. found]));
         Assert.Equal(2, result.GetProperty("applied").GetInt32());
         Assert.Equal(["thing/half-changed wares/water_jug/shelf.png"], await pack.FindingsAsync());
         await pack.PostAsync("undo", new { });
@@ -71,19 +73,19 @@ public class FindingTests(RunningServer server)
     public async Task A_fix_of_what_is_no_longer_found_changes_nothing()
     {
         var pack = await server.NewPackAsync();
-        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("fixes", new { findings = new[] { Named("image/wrong-size", Surface) } }));
+        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("fixes", Fixes(Named("image/wrong-size", Surface))));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/finding-gone"), (status, type));
     }
 
     [Fact]
-    public async Task A_wrapped_pack_is_unwrapped_by_its_safe_fix()
+    public async Task A_wrapped_pack_is_unwrapped_by_a_fix_that_loses_nothing()
     {
         var pack = await server.NewPackAsync();
         await pack.PostAsync("moves", new { from = "firing.json", to = "outer/firing.json" });
         await pack.PutFileAsync($"outer/{Surface}", Picture.Of(64, 64).ToPng());
         var wrapped = await pack.GetAsync("findings");
         Assert.True(wrapped.GetProperty("isWrapped").GetBoolean());
-        await pack.PostAsync("fixes", new { allSafe = true });
+        await pack.PostAsync("fixes", new { allThatLoseNothing = true });
         Assert.Empty(await pack.FindingsAsync());
         Assert.NotNull(await pack.FileAsync(Surface));
     }
@@ -95,10 +97,10 @@ public class FindingTests(RunningServer server)
         await pack.Http.PostAsync($"/api/packs/{pack.Id}/undo", null);
         await pack.PutAsync(new APack(Files("packs/tidepool")));
         Assert.True((await pack.FindingsAsync()).Count > 15);
-        var applied = await pack.PostAsync("fixes", new { allSafe = true });
+        var applied = await pack.PostAsync("fixes", new { allThatLoseNothing = true });
         Assert.True(applied.GetProperty("applied").GetInt32() >= 3);
         await pack.PutAsync(new APack(Files("mended/tidepool")));
-        await pack.PostAsync("fixes", new { findings = new[] { Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png") } });
+        await pack.PostAsync("fixes", Fixes(Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png")));
         foreach (var row in (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker"))
             Assert.Fail($"{row}");
 

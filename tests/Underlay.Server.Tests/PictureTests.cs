@@ -40,7 +40,8 @@ public class PictureTests(RunningServer server)
         { "clear-border", "Clear the outer ring" },
         { "take-alpha", "Take the base’s alpha" },
         { "harden-alpha", "Make every pixel solid or clear" },
-        { "make-solid", "Make every pixel solid" },
+        { "lay-on-picture", "Lay it over the base’s picture" },
+        { "fewer-shades", "Keep 32 shades a channel" },
         { "spread-colour", "Spread colours under clear pixels" },
         { "grey", "Make it grey" },
     };
@@ -51,7 +52,7 @@ public class PictureTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Path, Picture.Of(64, 64).With(9, 9, new Pixel(1, 2, 3, 100)).ToPng());
-        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = step }, Fit));
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = step, bits = 5 }, Fit));
         var steps = (await pack.GetAsync($"picture?path={Path}")).GetProperty("steps").EnumerateArray().ToList();
         Assert.Equal([title, "Fit to 64 x 64"], steps.Select(s => s.GetProperty("title").GetString()));
         Assert.Equal(step, steps[0].GetProperty("step").GetProperty("do").GetString());

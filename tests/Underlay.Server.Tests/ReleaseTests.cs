@@ -33,6 +33,7 @@ public class ReleaseTests(RunningServer server)
     public async Task A_version_is_written_into_the_manifest_and_taken_once()
     {
         var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await BuildAsync(pack, "2.3.4");
         Assert.Equal("2.3.4", JsonText.Parse((await pack.FileAsync("firing.json"))!).FindString("/version"));
         var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("releases", new { version = "2.3.4", notes = "", allowBlockers = false }));
@@ -61,7 +62,7 @@ public class ReleaseTests(RunningServer server)
         await pack.PutFileAsync("art/surfaces/setts_pale.png", Picture.Of(64, 64).ToPng());
         var draft = await pack.GetAsync("draft");
         Assert.Equal("1.1.0", draft.GetProperty("suggested").GetString());
-        Assert.Equal("Added: art/surfaces/setts_pale.png.", draft.GetProperty("notes").GetString());
+        Assert.Equal("Newly overrides: art/surfaces/setts_pale.png.", draft.GetProperty("notes").GetString());
         await pack.Http.DeleteAsync($"/api/packs/{pack.Id}/file?path=art/surfaces/setts_dark.png");
         Assert.Equal("2.0.0", (await pack.GetAsync("draft")).GetProperty("suggested").GetString());
     }
@@ -70,6 +71,7 @@ public class ReleaseTests(RunningServer server)
     public async Task A_release_is_not_undone()
     {
         var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await BuildAsync(pack, "1.0.0");
         await pack.PostAsync("undo", new { });
         Assert.Single((await pack.GetAsync("releases")).EnumerateArray());

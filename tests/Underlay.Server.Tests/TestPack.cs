@@ -16,7 +16,7 @@ public sealed class TestPack(HttpClient http, Guid id)
 
     public static async Task<TestPack> BeginAsync(HttpClient http, string title, string host = "kilnmoor", string edition = "4.0")
     {
-        var made = await http.PostAsJsonAsync("/api/packs", new { title, host, edition, prefix = "saltbrook" });
+        var made = await http.PostAsJsonAsync("/api/packs", new { title, host, edition, prefix = "saltbrook", author = "Tove Salter" });
         return new TestPack(http, (await ReadAsync(made)).GetProperty("id").GetGuid());
     }
 

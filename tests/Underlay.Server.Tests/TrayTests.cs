@@ -81,7 +81,7 @@ public class TrayTests(RunningServer server)
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data, 30_000);
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data.AsSpan(4), 30_000);
         await pack.DropAsync(("setts_dark.png", parts.ToBytes()));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = "art/surfaces/setts_dark.png" } } });
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = "art/surfaces/setts_dark.png", insist = true } } });
         Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
         Assert.Equal(HttpStatusCode.Conflict, (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/setts_dark.png")).StatusCode);
     }
@@ -102,7 +102,10 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.DropAsync(("flag.png", Picture.Of(64, 64).ToPng()[..60]));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png" } } });
+        var stays = await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png" } } });
+        Assert.Contains("cannot be read", stays.GetProperty("left")[0].GetProperty("says").GetString(), StringComparison.Ordinal);
+        Assert.Single(await FilesAsync(pack));
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png", insist = true } } });
         Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
     }
 
@@ -116,7 +119,7 @@ public class TrayTests(RunningServer server)
         Assert.Equal("front.png", candidate.GetProperty("target").GetString());
         Assert.Contains("the manifest will name it", candidate.GetProperty("reason").GetString()!, StringComparison.Ordinal);
         await pack.PostAsync("tray/placements", new { files = new[] { new { file = "DSC_0001.png", target = "front.png" } } });
-        Assert.Empty(await pack.FindingsAsync());
+        Assert.Equal(["pack/empty "], await pack.FindingsAsync());
         Assert.Equal("front.png", (await pack.GetAsync("")).GetProperty("summary").GetProperty("front").GetString());
         await pack.PostAsync("undo", new { });
         Assert.Null((await pack.GetAsync("")).GetProperty("summary").GetProperty("front").GetString());

@@ -43,10 +43,13 @@ public sealed record APack(IReadOnlyDictionary<string, byte[]> Files)
 
     public IReadOnlyList<Finding> Findings() => Check().Findings;
 
+    /// <summary>What is found, but that there is nothing in the pack yet.</summary>
+    public IReadOnlyList<Finding> Faults() => [.. Findings().Where(f => f.Code.Value != "pack/empty")];
+
     /// <summary>The one finding that there is, advice on how things look aside; or the one piece of such advice.</summary>
     public Finding Finding()
     {
-        var all = Findings();
+        var all = Faults();
         var plain = all.Where(f => !OnLooks.Contains(f.Code.Value)).ToList();
         return plain is [var only] ? only : plain.Count == 0 && all is [var advice] ? advice : throw new InvalidOperationException("Not one finding but: " + string.Join("; ", all.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
     }

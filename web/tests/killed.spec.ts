@@ -7,7 +7,7 @@ interface Operation {
 
 async function begin(request: APIRequestContext, url: string): Promise<string> {
     const made = await request.post(`${url}/api/packs`, {
-        data: { title: 'Killed', host: 'kilnmoor', edition: '4.0', prefix: 'killed' },
+        data: { title: 'Killed', host: 'kilnmoor', edition: '4.0', prefix: 'killed', author: 'Tove Salter' },
     })
     return ((await made.json()) as { id: string }).id
 }

@@ -7,6 +7,7 @@ export async function newPack(page: Page, title: string): Promise<string> {
     await page.goto('/packs')
     await page.getByRole('button', { name: 'New pack' }).click()
     await page.getByLabel('Title').fill(title)
+    await page.getByLabel('Your name').fill('Tove Salter')
     await page.getByLabel('Prefix').fill('saltbrook')
     await page.getByRole('button', { name: 'Begin the pack' }).click()
     await page.waitForURL(/gather/)

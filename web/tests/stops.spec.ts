@@ -46,7 +46,7 @@ test('steps are added, undone, and run again on a new source', async ({ page }) 
     await page.goto(`/packs/${id}/shape?path=${surface}`)
     await expect(page.getByRole('heading', { name: /Setts dark/ })).toBeVisible()
     await page.locator('[data-test="add-step"]').click()
-    await page.getByRole('menuitem', { name: 'Fit to 64 x 64, stretched' }).click()
+    await page.getByRole('menuitem', { name: 'Fit to 64 x 64' }).click()
     await expect(page.locator('[data-test="step"]')).toContainText('Fit to 64 x 64')
     await expect(page.locator('[data-test="prove-counts"]')).toContainText('nothing found')
     await page.locator('[data-test="add-step"]').click()
@@ -56,7 +56,9 @@ test('steps are added, undone, and run again on a new source', async ({ page }) 
     await expect(page.locator('[data-test="step"]')).toHaveCount(1)
 
     // One picture dropped here is a new source; the step runs again on it.
-    await drop(page, [{ name: 'new.png', bytes: readFileSync(`${demo}/base/kilnmoor/4.0/art/surfaces/clay_grey.png`) }])
+    await drop(page, [
+        { name: 'new.png', bytes: readFileSync(`${demo}/base/kilnmoor/4.0/art/surfaces/clay_raked.png`) },
+    ])
     await expect(page.getByText('new.png is the new source; its steps ran again.')).toBeVisible()
     await expect(page.getByRole('region', { name: 'Steps' })).toContainText('128 x 128')
     for (const view of ['Difference', 'Blink', 'Side by side']) {

@@ -1,5 +1,6 @@
 using System.CommandLine;
 using System.Globalization;
+using Underlay.Core.Checks;
 using Underlay.Core.Packaging;
 using Underlay.Files;
 
@@ -20,7 +21,7 @@ internal static class BuildCommand
             var path = parsed.GetRequiredValue(options.Pack);
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
-            var report = CheckCommand.Run(context, source, null);
+            var report = CheckReport.Make(context.Profile, null, context.Base, source.Tree);
             if (report.Blocks && !parsed.GetValue(allow))
             {
                 Console.Out.Write(ReportWriter.Text(report, context.Profile, source.Name));

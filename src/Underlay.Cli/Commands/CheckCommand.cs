@@ -20,7 +20,7 @@ internal static class CheckCommand
             var edition = context.FindEdition(parsed.GetValue(options.Edition));
             var path = parsed.GetRequiredValue(options.Pack);
             var source = context.OpenPack(path);
-            var report = Run(context, source, edition);
+            var report = Run(context, source, edition, path);
             var text = parsed.GetValue(options.ReportFormat) switch
             {
                 "json" => ReportWriter.Json(report, source.Name),
@@ -34,7 +34,8 @@ internal static class CheckCommand
         return command;
     }
 
-    public static CheckReport Run(HostContext context, PackSource source, Core.Hosts.Edition? edition)
+    /// <summary>The report of a pack; of an archive, with what its file's name keeps from being listed.</summary>
+    public static CheckReport Run(HostContext context, PackSource source, Core.Hosts.Edition? edition, string path)
     {
         if (source.Problem is { } problem)
         {
@@ -42,6 +43,7 @@ internal static class CheckCommand
             return new CheckReport(context.Profile.Key, edition ?? context.Profile.Newest, null, [finding], [.. CheckList.Codes.Where(c => c != finding.Code)], null);
         }
 
-        return CheckReport.Make(context.Profile, edition, context.Base, source.Tree);
+        var report = CheckReport.Make(context.Profile, edition, context.Base, source.Tree);
+        return !source.IsFolder && WrongEnding.Find(context.Profile, Path.GetFileName(path)) is { } ending ? report with { Findings = [ending, .. report.Findings] } : report;
     }
 }

@@ -28,7 +28,7 @@ internal static class FixCommand
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
             if (!source.IsFolder) throw new UserErrorException($"{path} is an archive; unpack it into a folder to have it fixed there.");
-            var (_, applied, report) = FixRunner.Run(source.Name, source.Tree, t => CheckReport.Make(context.Profile, edition, context.Base, t), context.Profile, codes);
+            var (_, applied, held, report) = FixRunner.Run(source.Name, source.Tree, t => CheckReport.Make(context.Profile, edition, context.Base, t), context.Profile, codes);
             var isDry = parsed.GetValue(dryRun);
             foreach (var fix in applied)
             {
@@ -37,12 +37,17 @@ internal static class FixCommand
                 foreach (var edit in fix.Edits) Console.Out.WriteLine($"    {Describe(edit)}");
             }
 
+            foreach (var back in held)
+                Console.Out.WriteLine($"held back  {back.Finding.Code}  {back.Finding.Path}: “{back.Finding.Fix!.Title}” would make {context.Profile.Title} show {Describe(back.Would)}");
             var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and {ReportWriter.Count(report.Count(Severity.Warning), "warning")} left";
-            Console.Out.WriteLine($"{(isDry ? "Would apply" : "Applied")} {ReportWriter.Count(applied.Count, "fix").Replace("fixs", "fixes", StringComparison.Ordinal)}; {left}.");
+            Console.Out.WriteLine($"{(isDry ? "Would apply" : "Applied")} {ReportWriter.Count(applied.Count, "fix")}; {left}.");
             return report.Blocks ? 1 : 0;
         });
         return command;
     }
+
+    private static string Describe(IReadOnlyList<Prediction> would) =>
+        $"{would[0].Path} {(would[0].Kind == PredictionKind.Drop ? "not at all, as it is" : "as")} {would[0].Code}{(would.Count > 1 ? $", and {would.Count - 1} more" : "")}";
 
     private static string Describe(TreeEdit edit) => edit switch
     {

@@ -99,7 +99,7 @@ public sealed class BaseCatalogue
             else codes.AddRange(ReadCodes(file, rule.Column));
         }
 
-        return new Codebook(rule.Key, rule.Title, codes);
+        return new Codebook(rule.Key, rule.Title, codes, rule.Also);
     }
 
     private static List<Code> ReadCodes(TreeFile file, string column)

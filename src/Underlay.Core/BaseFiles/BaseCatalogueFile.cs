@@ -93,7 +93,7 @@ public static class BaseCatalogueFile
             var codes = new Code[reader.ReadInt32()];
             for (var i = 0; i < codes.Length; i++) codes[i] = new Code(reader.ReadString(), reader.ReadString());
             if (profile.Codebooks.FirstOrDefault(c => c.Key == key) is not { } rule) return null;
-            books[key] = new Codebook(key, rule.Title, codes);
+            books[key] = new Codebook(key, rule.Title, codes, rule.Also);
         }
 
         return new BaseCatalogue(edition, files, books, read);

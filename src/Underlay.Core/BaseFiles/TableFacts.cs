@@ -23,17 +23,18 @@ public enum RowDeed
 /// <summary>One row.</summary>
 /// <param name="Key">The value in the key column.</param>
 /// <param name="Deed">What it does.</param>
-/// <param name="Values">All values, the key and the deed left out, joined for comparing.</param>
+/// <param name="Values">All values in the order of the columns.</param>
 /// <param name="Line">From 1.</param>
-public sealed record TableRow(string Key, RowDeed Deed, string Values, int Line);
+public sealed record TableRow(string Key, RowDeed Deed, IReadOnlyList<string> Values, int Line);
 
 /// <summary>A table as the host reads it.</summary>
 /// <remarks>RFC 4180; UTF-8 without a mark; a header row.</remarks>
 /// <param name="Problem">Why it cannot be read; null when it can.</param>
 /// <param name="Faults">What the host does not accept.</param>
 /// <param name="Replaces">True when the file replaces the whole table below.</param>
+/// <param name="Columns">The header.</param>
 /// <param name="Rows">In order.</param>
-public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Faults, bool Replaces, IReadOnlyList<TableRow> Rows)
+public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Faults, bool Replaces, IReadOnlyList<string> Columns, IReadOnlyList<TableRow> Rows)
 {
     /// <summary>Reads a table.</summary>
     public static TableFacts Of(byte[] bytes, TableShape shape)
@@ -41,8 +42,8 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
         if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return Unreadable(tooLong);
         if (bytes.AsSpan().StartsWith("\uFEFF"u8)) return Unreadable("it begins with a byte order mark");
         if (!System.Text.Unicode.Utf8.IsValid(bytes)) return Unreadable("it is not UTF-8");
-        if (CsvRecords.Read(Encoding.UTF8.GetString(bytes)) is not { } records) return Unreadable("its quotes do not match");
-        return records.Count == 0 ? Reject("", shape.Key, "there is no header row") : Judge(records, shape);
+        if (CsvText.Read(Encoding.UTF8.GetString(bytes)) is not { } csv) return Unreadable("its quotes do not match");
+        return csv.Rows.Count == 0 ? Reject(shape.Key, "there is no header row") : Judge(csv, shape);
     }
 
     /// <summary>The table's keys over a table below.</summary>
@@ -58,25 +59,29 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
         return keys;
     }
 
-    private static TableFacts Judge(IReadOnlyList<(string[] Fields, int Line)> records, TableShape shape)
+    /// <summary>The values of a row by column, key and deed left aside; what two rows that say the same have alike.</summary>
+    public IReadOnlyDictionary<string, string> ValuesOf(TableRow row, TableShape shape) =>
+        Columns.Zip(row.Values).Where(c => c.First != shape.Key && c.First != shape.Merge).ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal);
+
+    private static TableFacts Judge(CsvText csv, TableShape shape)
     {
-        var header = records[0].Fields;
-        if (header.Distinct(StringComparer.Ordinal).Count() < header.Length) return Reject("", shape.Key, "a column stands twice in the header row");
+        var header = csv.Header.ToArray();
+        if (header.Distinct(StringComparer.Ordinal).Count() < header.Length) return Reject(shape.Key, "a column stands twice in the header row");
         var key = Array.IndexOf(header, shape.Key);
-        if (key < 0) return Reject("", shape.Key, $"the column “{shape.Key}” is missing");
+        if (key < 0) return Reject(shape.Key, $"the column “{shape.Key}” is missing");
         var merge = shape.Merge is { } column ? Array.IndexOf(header, column) : -1;
         var faults = new List<EntryFault>();
         var rows = new List<TableRow>();
-        foreach (var (fields, line) in records.Skip(1))
+        foreach (var row in csv.Rows.Skip(1))
         {
-            if (fields.Length != header.Length) faults.Add(Fault(line, $"line {line} has {fields.Length} values, the header {header.Length}"));
+            var (fields, line) = (row.Fields, row.Line);
+            if (fields.Count != header.Length) faults.Add(Fault(line, $"line {line} has {fields.Count} values, the header {header.Length}"));
             else if (fields[key].Length == 0) faults.Add(Fault(line, $"line {line} has no {shape.Key}"));
-            else if ((merge < 0 ? RowDeed.Stand : DeedOf(fields[merge])) is { } deed)
-                rows.Add(new TableRow(fields[key], deed, string.Join('\u001f', fields.Where((_, i) => i != key && i != merge)), line));
+            else if ((merge < 0 ? RowDeed.Stand : DeedOf(fields[merge])) is { } deed) rows.Add(new TableRow(fields[key], deed, fields, line));
             else faults.Add(Fault(line, $"“{shape.Merge}” is “{fields[merge]}” in line {line}; wanted is add, change or remove"));
         }
 
-        return new TableFacts(null, faults, merge < 0, rows);
+        return new TableFacts(null, faults, merge < 0, header, rows);
     }
 
     private static RowDeed? DeedOf(string word) => word switch
@@ -89,7 +94,7 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
 
     private static EntryFault Fault(int line, string says) => new("", $"line {line}", says);
 
-    private static TableFacts Unreadable(string problem) => new(problem, [], false, []);
+    private static TableFacts Unreadable(string problem) => new(problem, [], false, [], []);
 
-    private static TableFacts Reject(string pointer, string field, string says) => new(null, [new EntryFault(pointer, field, says)], false, []);
+    private static TableFacts Reject(string field, string says) => new(null, [new EntryFault("", field, says)], false, [], []);
 }

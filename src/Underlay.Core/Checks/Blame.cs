@@ -8,6 +8,8 @@ namespace Underlay.Core.Checks;
 /// </summary>
 internal static class Blame
 {
+    private const int MostNamed = 4;
+
     public static IReadOnlyList<Finding> Fold(IReadOnlyList<Finding> findings)
     {
         var causes = new Dictionary<PackPath, List<int>>();
@@ -51,6 +53,9 @@ internal static class Blame
         return null;
     }
 
+    private static string Listed(List<string> paths) =>
+        paths.Count <= MostNamed ? string.Join(", ", paths) : $"{string.Join(", ", paths.Take(MostNamed))} and {paths.Count - MostNamed} more";
+
     private static Finding Take(Finding cause, List<Finding> followers)
     {
         if (followers.Count == 0) return cause;
@@ -61,10 +66,10 @@ internal static class Blame
         var message = host.Length == 0 || cause.Message.Contains(host, StringComparison.Ordinal) ? cause.Message : $"{cause.Message} {host}";
         return cause with
         {
-            Severity = followers.Select(f => f.Severity).Append(cause.Severity).Max(),
+            Severity = followers.Where(f => f.Severity == Severity.Blocker || !cause.Covers.Contains(f.Code.Value)).Select(f => f.Severity).Append(cause.Severity).Max(),
             Predicts = predicts,
             HostSays = cause.HostSays.Length > 0 ? cause.HostSays : host,
-            Message = also.Count == 0 ? message : $"{message} This also spoils {string.Join(", ", also)}.",
+            Message = also.Count == 0 ? message : $"{message} This also spoils {Listed(also)}.",
         };
     }
 }

@@ -65,7 +65,7 @@ public abstract class Check
 
     /// <summary>A finding at a dropped file.</summary>
     protected Finding Report(Overlay overlay, Drop drop, string because) =>
-        Report(overlay, drop.Placement, Consequence.Drops(drop.Code), because) with { Explains = [drop.Placement.Path] };
+        Report(overlay, drop.Placement, Consequence.Drops(drop.Code), because) with { Explains = [drop.Placement.Path], Rule = drop.Rule };
 
     /// <summary>A finding for which the package is not listed.</summary>
     protected Finding ReportUnlisted(HostProfile profile, PackPath path, string reason, string because) => new()
@@ -106,7 +106,7 @@ public abstract class RuleCheck<TRule> : Check, IRuleCheck
     /// <inheritdoc/>
     public sealed override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ActiveRule active) =>
         active.Rule is TRule rule
-            ? Inspect(overlay, placement, rule).Select(f => active.ChosenBy is { } owner ? f with { RestsOn = [.. f.RestsOn, owner] } : f)
+            ? Inspect(overlay, placement, rule).Select(f => f with { Rule = rule, RestsOn = active.ChosenBy is { } owner ? [.. f.RestsOn, owner] : f.RestsOn })
             : [];
 
     /// <summary>Looks at a file which the host shows.</summary>

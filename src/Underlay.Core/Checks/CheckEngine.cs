@@ -66,18 +66,23 @@ public sealed class CheckEngine
         var whole = all.AsParallel().AsOrdered().Select(c => (Check: c, Findings: InspectWhole(c))).ToList();
         foreach (var (_, findings) in whole) found.AddRange(findings);
         var memory = new EngineMemory(overlay, groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal), whole.ToDictionary(w => w.Check, w => w.Findings));
-        return new EngineRun(Order(Blame.Fold(found), Waivers.Read(overlay.Pack.Tree).Waivers), memory, looked);
+        return new EngineRun(Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree).Waivers), memory, looked);
     }
 
-    private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers) =>
-    [
-        .. findings
-            .Select(f => f with { Waiver = waivers.FirstOrDefault(w => w.Covers(f)) })
-            .OrderBy(f => f.Path, StringComparer.Ordinal)
-            .ThenBy(f => f.Code.Value, StringComparer.Ordinal)
-            .ThenBy(f => f.Pointer, StringComparer.Ordinal)
-            .ThenBy(f => f.Discriminator, StringComparer.Ordinal),
-    ];
+    private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers)
+    {
+        var all = findings.Select(f => f with { Waiver = waivers.FirstOrDefault(w => w.Covers(f)) }).ToList();
+        var blocks = all.Exists(f => f.Blocks && !f.IsOnlyAlone);
+        return
+        [
+            .. all
+                .Where(f => !(f.IsOnlyAlone && blocks))
+                .OrderBy(f => f.Path, StringComparer.Ordinal)
+                .ThenBy(f => f.Code.Value, StringComparer.Ordinal)
+                .ThenBy(f => f.Pointer, StringComparer.Ordinal)
+                .ThenBy(f => f.Discriminator, StringComparer.Ordinal),
+        ];
+    }
 
     /// <summary>True when the same files, with the same facts, are shown and dropped for the same reasons.</summary>
     private static bool IsSame(Group before, Group now) =>

@@ -10,7 +10,10 @@ public static class CheckList
         new UnreadableManifest(),
         new RejectedManifest(),
         new UndeclaredEdition(),
+        new UnnamedAuthor(),
         new NoPlace(),
+        new NotJudged(),
+        new EmptyPack(),
         new NearMiss(),
         new UnsafePath(),
         new FrontInPlace(),
@@ -37,6 +40,7 @@ public static class CheckList
         new SeriesMixed(),
         new UnreadableEntry(),
         new RejectedEntry(),
+        new NearField(),
         new Dangling(),
         new Misnamed(),
         new Circular(),
@@ -47,6 +51,7 @@ public static class CheckList
         new UnknownInIndex(),
         new TwiceInIndex(),
         new IndexOrder(),
+        new OtherName(),
         new NotListed(),
         new LacksPrefix(),
         new AlphaLost(),
@@ -60,14 +65,17 @@ public static class CheckList
         new RenamedSince(),
         new Unchanged(),
         new RolledBack(),
+        new Held(),
         new SameAsOther(),
         new Leftover(),
         new StaleResult(),
+        new RowWithoutFile(),
+        new EmptyTableValue(),
         new CopiedRows(),
         new UnreadableWaivers(),
     ];
 
     /// <summary>The codes of all checks, those that look at archives before the engine runs among them.</summary>
     public static IReadOnlyList<CheckCode> Codes { get; } =
-        [.. Engine.Select(c => c.Code), Wrapped.Code, UnsafePackage.Code, DamagedPackage.Code, OversizedPackage.Code];
+        [.. Engine.Select(c => c.Code), Wrapped.Code, UnsafePackage.Code, DamagedPackage.Code, OversizedPackage.Code, WrongEnding.Code];
 }

@@ -65,7 +65,11 @@ public sealed class Dangling : RuleCheck<RefersToRule>
 
     private static string Because(Overlay overlay, Placement placement, RefersToRule rule)
     {
-        var value = overlay.Text(placement, rule.Field)!;
+        // Taken over from an entry that has since been left out itself, it is told with that one.
+        if (overlay.Text(placement, rule.Field) is not { } value) return $"{FieldName.Quote(rule.Field)} is taken over from an entry that the host leaves out.";
+        // Where the host does not mind, it only shows nothing.
+        if (rule is { Else.Kind: ConsequenceKind.Warning, Placeholder: not null } && overlay.Target(rule, placement) is { } wanted)
+            return $"{FieldName.Quote(rule.Field)} is “{value}”, and there is no {overlay.Profile.Place(rule.Place!).Noun} {wanted}: nothing is shown there.";
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
@@ -79,8 +83,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         _ => OtherEditions.FindId(overlay, overlay.Profile.Place(rule.Place!), value),
     };
 
-    private static string? FindNear(IEnumerable<string> names, string value) =>
-        names.Where(n => Slips.AreOneApart(n, value)).Order(StringComparer.Ordinal).FirstOrDefault();
+    private static string? FindNear(IEnumerable<string> names, string value) => Slips.Nearest(names, value);
 
     private static string Hint(string? near) => near is null ? "" : $" “{near}” is near.";
 

@@ -1,5 +1,6 @@
 using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
+using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Checks;
@@ -91,11 +92,26 @@ public sealed record Finding
     /// <summary>Codes of other findings at the same path that this one says better: they are told as part of it.</summary>
     public IReadOnlyList<string> Covers { get; init; } = [];
 
+    /// <summary>True for what follows from any other blocker: told where there is none.</summary>
+    public bool IsOnlyAlone { get; init; }
+
+    /// <summary>What it has in common with others of its code, or null.</summary>
+    public SharedCause? Shared { get; init; }
+
+    /// <summary>The files that it stands for, ordered by path; empty where it is about one.</summary>
+    public IReadOnlyList<FindingPart> Parts { get; init; } = [];
+
+    /// <summary>The rule of the place that is broken; null where it is no rule's.</summary>
+    public Rule? Rule { get; init; }
+
     /// <summary>The author's waiver, or null.</summary>
     public Waiver? Waiver { get; init; }
 
     /// <summary>What names the finding across runs.</summary>
     public FindingKey Key => new(Code, Path, Pointer, Discriminator);
+
+    /// <summary>True when it stands at a path, or for it among others.</summary>
+    public bool IsAbout(string path) => Path == path || Parts.Any(p => p.Path == path);
 
     /// <summary>True for a blocker that the author has not waived.</summary>
     public bool Blocks => Severity == Severity.Blocker && Waiver is null;

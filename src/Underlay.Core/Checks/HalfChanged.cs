@@ -34,6 +34,8 @@ public sealed class HalfChanged : Check
                 Discriminator = $"{thing.Key.Rule.Key}/{thing.Key.Name}",
                 Message = $"Of “{thing.Key.Name.Replace('_', ' ')}” ({thing.Key.Rule.Title.ToLowerInvariant()}) the pack replaces {string.Join(", ", mine.Select(p => p.Path.FileName))}; still the base’s: {string.Join(", ", left.Select(p => p.Path))}.",
                 Saw = mine.ToDictionary(p => p.Path, p => p.Facts.Hash),
+                Fix = new Fixes.BringFiles([.. left.Select(p => p.Path)], left.Count == 1 ? $"Bring {left[0].Path.FileName}" : $"Bring the other {left.Count}"),
+                Parts = [.. left.Select(p => new FindingPart(p.Path.Value, "Still the base’s.", null))],
             };
         }
     }

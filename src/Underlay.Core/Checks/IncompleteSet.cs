@@ -1,4 +1,6 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -24,17 +26,33 @@ public sealed class IncompleteSet : Check
 
     private IEnumerable<Finding> Inspect(Overlay overlay, MemberOfSetRule rule, List<Placement> there)
     {
-        foreach (var member in there[0].Place.Pattern!.ChoicesOf(rule.Placeholder))
+        var (first, pattern) = (there[0], there[0].Place.Pattern!);
+        var missing = pattern.ChoicesOf(rule.Placeholder)
+            .Select(member => pattern.Fill(first.Bindings.With(rule.Placeholder, member))!.Value)
+            .Where(path => !there.Exists(p => p.Path == path))
+            .ToList();
+        var names = string.Join(", ", there.Select(p => p.Path.FileName));
+        var cause = missing.Count > 0 ? new OneSet(missing[0].Value, names) : null;
+        foreach (var path in missing)
         {
-            var path = there[0].Place.Pattern!.Fill(there[0].Bindings.With(rule.Placeholder, member))!.Value;
-            if (there.Exists(p => p.Path == path)) continue;
-            var consequence = overlay.Base.Find(path) is null ? rule.Lacking : rule.Else;
-            var names = string.Join(", ", there.Select(p => p.Path.FileName));
-            yield return Report(overlay, there[0] with { Path = path }, consequence, $"The set has {names} and not this one; a set comes whole from one package.") with
+            var isOfBase = overlay.Base.Find(path) is not null;
+            yield return Report(overlay, first with { Path = path }, isOfBase ? rule.Else : rule.Lacking, $"The set has {names} and not this one; a set comes whole from one package.") with
             {
+                Rule = rule,
                 Saw = there.ToDictionary(p => p.Path, p => p.Facts.Hash),
                 RestsOn = [path],
+                Fix = isOfBase && !overlay.PackHas(path) ? new BringFiles([path], $"Bring {path.FileName}") : null,
+                Shared = cause,
             };
         }
+    }
+
+    private sealed record OneSet(string First, string There) : SharedCause(First, "set")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"The set has {There} and not {string.Join(", ", parts.Select(p => PackPath.Parse(p.Path).FileName))}; a set comes whole from one package. {parts[0].HostSays}";
+
+        public override Fix? FindFix(IReadOnlyList<Finding> parts) =>
+            parts.All(p => p.Fix is not null) ? new BringFiles([.. parts.Select(p => PackPath.Parse(p.Path))], $"Bring the other {parts.Count}") : null;
     }
 }

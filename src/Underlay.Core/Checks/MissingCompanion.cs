@@ -1,4 +1,6 @@
+using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
@@ -39,18 +41,32 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     {
         var targets = overlay.Targets(rule.Places, placement.Bindings);
         if (targets.Count == 0 || targets.Any(t => overlay.Shown(t) is not null)) yield break;
-        if (rule.When is { } when && overlay.Links.Value(placement, when) is null) yield break;
+        if (!overlay.Wants(rule, placement)) yield break;
         var wanted = overlay.Profile.Place(rule.Places[0]);
         var at = rule.AtWanted ? targets[0] : placement.Path;
-        var because = rule.AtWanted
-            ? $"{placement.Path} needs {wanted.One} here{(rule.When is { } field ? $" for its {field[1..]}" : "")}, and there is none."
-            : $"It needs {wanted.One} beside it ({targets[0].FileName}), and there is none.";
+        var because = Because(placement, rule, wanted, targets[0]);
         yield return Report(overlay, placement with { Path = at }, rule.Else, because) with
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash },
             RestsOn = targets,
             Explains = targets,
-            Fix = wanted.Template is { } template && !overlay.PackHas(targets[0]) ? new WriteFromTemplate(targets[0], template, placement.Path) : null,
+            Fix = FindFix(overlay, placement, rule, wanted, targets[0]),
         };
+    }
+
+    private static string Because(Placement placement, RequiresRule rule, Place wanted, PackPath target)
+    {
+        if (rule is { When: { } switched, Above: not null }) return $"{FieldName.Quote(switched)} is set, and there is no {wanted.Noun} {target}: nothing is shown of it.";
+        return rule.AtWanted
+            ? $"{placement.Path} needs {wanted.One} here{(rule.When is { } field ? $" for its {field[1..]}" : "")}, and there is none."
+            : $"It needs {wanted.One} beside it ({target.FileName}), and there is none.";
+    }
+
+    /// <summary>What can be written is written from its template; a picture is held by a kindred thing's.</summary>
+    private static Fix? FindFix(Overlay overlay, Placement placement, RequiresRule rule, Place wanted, PackPath target)
+    {
+        if (overlay.PackHas(target)) return null;
+        if (wanted.Template is { } template) return new WriteFromTemplate(target, template, placement.Path);
+        return rule.AtWanted && !placement.FromBase ? BorrowPicture.For(overlay, placement, target, [.. rule.Places.Select(overlay.Profile.Place)]) : null;
     }
 }

@@ -20,12 +20,14 @@ public sealed class NearMiss : Check
     {
         foreach (var file in overlay.Pack.Unplaced)
         {
+            if (overlay.Profile.FindUnjudged(file.Path) is not null) continue;
             var candidates = NearMissFinder.OfUnplaced(overlay, file);
             if (candidates.Count > 0)
             {
                 yield return Describe(overlay, file.Path, candidates, $"{overlay.Profile.Title} does not read a file of this name") with
                 {
                     Explains = [.. candidates.Select(c => c.Target)],
+                    Shared = candidates[0] is { Folder: { } folder, FitsContent: true } ? new Around(folder, overlay.Profile.Title) : null,
                 };
             }
         }
@@ -33,7 +35,8 @@ public sealed class NearMiss : Check
         foreach (var placement in overlay.Pack.Placements)
         {
             var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
-            if (candidates.Count > 0) yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with { Explains = missing };
+            // What the near name lacks is this very file, so that one renaming mends both.
+            if (candidates.Count > 0) yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with { Explains = [.. missing, .. candidates.Select(c => c.Target)] };
         }
     }
 
@@ -56,5 +59,14 @@ public sealed class NearMiss : Check
                 : null,
             Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
         };
+    }
+
+    /// <summary>Folders around many files that the host would read without them.</summary>
+    private sealed record Around(string Folder, string Host) : SharedCause(Folder, "folder")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"The folder “{Folder}” lies around {parts.Count} files that {Host} would read without it: {(Folder.Contains('/', StringComparison.Ordinal) ? "folders" : "one folder")} too many.";
+
+        public override Fix FindFix(IReadOnlyList<Finding> parts) => new LiftOut(Folder, [.. parts.Select(p => p.Fix).OfType<RenameToPlace>()]);
     }
 }

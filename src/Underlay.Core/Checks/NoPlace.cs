@@ -18,13 +18,15 @@ public sealed class NoPlace : Check
     {
         foreach (var file in overlay.Pack.Unplaced)
         {
-            if (NearMissFinder.OfUnplaced(overlay, file).Count > 0 || Leftover.Recognise(file.Path) is not null) continue;
+            if (Leftover.Recognise(file.Path) is not null || overlay.Profile.FindUnjudged(file.Path) is not null || NearMissFinder.OfUnplaced(overlay, file).Count > 0) continue;
             yield return new Finding
             {
                 Code = Code,
                 Severity = Severity.Warning,
                 Path = file.Path.Value,
-                Message = $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.{InOther(overlay, file.Path)}",
+                Message = overlay.Base.Find(file.Path) is not null
+                    ? $"{overlay.Profile.Title} has a file of its own here, which packs cannot replace; a built package leaves yours out."
+                    : $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.{InOther(overlay, file.Path)}",
                 Saw = new Dictionary<Packs.PackPath, Packs.ContentHash> { [file.Path] = overlay.Pack.Facts[file.Path].Hash },
             };
         }

@@ -1,4 +1,6 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -18,7 +20,17 @@ public sealed class NotIndexed : Check
     {
         if (drop.Rule is not IndexedRule rule) yield break;
         var index = overlay.Profile.Place(rule.Index).Pattern!.Fill(Hosts.Bindings.None)!.Value;
-        var because = overlay.PackHas(index) ? $"No row of {index} names this picture, so the host does not know what it shows." : $"There is no {index}, so the host does not know what this picture shows.";
-        yield return Report(overlay, drop, because) with { RestsOn = [index] };
+        var isThere = overlay.PackHas(index);
+        var because = isThere ? $"No row of {index} names this picture, so the host does not know what it shows." : $"There is no {index}, so the host does not know what this picture shows.";
+        yield return Report(overlay, drop, because) with { RestsOn = [index], Shared = new NoRows(index, isThere, overlay.Profile.Title) };
+    }
+
+    private sealed record NoRows(PackPath Index, bool IsThere, string Host) : SharedCause(Index.Value, "rows")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) => IsThere
+            ? $"{parts.Count} pictures have no row in {Index}, so {Host} does not know what they show and leaves them out."
+            : $"There is no {Index}, so {Host} does not know what {parts.Count} pictures show and leaves them out.";
+
+        public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
     }
 }

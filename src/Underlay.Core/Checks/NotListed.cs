@@ -1,6 +1,7 @@
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -21,7 +22,7 @@ public sealed class NotListed : Check
         if (drop.Rule is not ListedInRule { Codebook: { } key } rule) yield break;
         var book = overlay.Base.Codebooks[key];
         var name = drop.Placement.Bindings.Find(rule.Placeholder)!;
-        var near = book.Codes.Select(c => c.Value).FirstOrDefault(c => Placements.Slips.AreOneApart(c, name));
+        var near = Placements.Slips.Nearest(book.Codes.Select(c => c.Value), name);
         var hint = near is null ? book.Codes.Count <= 12 ? $" There are {string.Join(", ", book.Codes.Select(c => c.Value))}." : "" : $" “{near}” is near.";
         yield return Report(overlay, drop, $"“{name}” is none of {overlay.Profile.Title}’s {book.Title.ToLowerInvariant()}, and packs cannot add one.{hint}");
     }
@@ -52,9 +53,20 @@ public sealed class NotListed : Check
                 : $"There is no row “{name}” in {file}.";
             yield return Report(overlay, placement, rule.Else, because) with
             {
+                Rule = rule,
                 RestsOn = [file],
-                Fix = placement.FromBase ? null : new AddTableRow(file, table.Table!, name),
+                Fix = placement.FromBase ? new MakeChanges(file, table.Table!) : new AddTableRow(file, table.Table!, name),
+                Shared = placement.FromBase ? new LeftOut(file, table.Table!) : null,
             };
         }
+    }
+
+    /// <summary>A table that replaces the base's and leaves some of its rows out.</summary>
+    private sealed record LeftOut(PackPath Table, TableShape Shape) : SharedCause(Table.Value, "left-out")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"Your {Table.FileName} leaves out {parts.Count} rows of the base’s: without a column “{Shape.Merge}” it replaces the whole table. {parts[0].HostSays}";
+
+        public override Fix FindFix(IReadOnlyList<Finding> parts) => new MakeChanges(Table, Shape);
     }
 }

@@ -1,3 +1,5 @@
+using Underlay.Core.Entries;
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -31,12 +33,16 @@ public sealed class RejectedEntry : Check
         if (drop.Rule is not null || facts.Unreadable is not null) yield break;
         foreach (var fault in facts.Faults)
         {
-            var at = facts.Entry?.Text.Locate(fault.Pointer);
-            yield return Report(overlay, drop, $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}.") with
+            // What is missing from the entry as a whole stands nowhere in it.
+            var at = fault.Pointer.Length == 0 ? null : facts.Entry?.Text.Locate(fault.Pointer);
+            var near = fault.Field.Length == 0 || facts.Entry is null ? null : drop.Placement.Place.Kind?.FindNearFields(facts.Entry.Text).FirstOrDefault(n => n.Near == fault.Field && n.Pointer[..n.Pointer.LastIndexOf('/')] == fault.Pointer).Pointer;
+            yield return Report(overlay, drop, $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}{(near is null ? "" : $"; {FieldName.Quote(near)} is near")}.") with
             {
                 Pointer = fault.Pointer,
                 Discriminator = fault.Field,
+                Covers = near is null ? [] : ["entry/near-field"],
                 At = at,
+                Fix = drop.Placement.FromBase ? null : near is not null ? new RenameField(drop.Placement.Path, near, fault.Field) : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
             };
         }
     }

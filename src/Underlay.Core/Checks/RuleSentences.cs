@@ -1,5 +1,5 @@
-using Underlay.Core.Entries;
 using System.Globalization;
+using Underlay.Core.Entries;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Stacks;
@@ -16,8 +16,22 @@ public sealed record RuleSentence(string Wanted, string Measured, bool? Holds);
 public static class RuleSentences
 {
     /// <summary>The sentences of a file, in the order of its place's rules; what needs no words is left out.</summary>
-    public static IReadOnlyList<RuleSentence> Of(Overlay overlay, Placement placement) =>
-        [.. overlay.RulesFor(placement).Select(r => Of(overlay, placement, r.Rule)).OfType<RuleSentence>()];
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="placement">The file.</param>
+    /// <param name="findings">What was found in the pack: a rule of which something is found at the file does not hold, whatever was measured.</param>
+    public static IReadOnlyList<RuleSentence> Of(Overlay overlay, Placement placement, IReadOnlyList<Finding> findings)
+    {
+        var broken = findings
+            .Where(f => f is { Severity: Severity.Blocker, Rule: not null } && f.IsAbout(placement.Path.Value))
+            .Select(f => f.Rule!)
+            .ToHashSet();
+        return
+        [
+            .. overlay.RulesFor(placement)
+                .Select(r => Of(overlay, placement, r.Rule) is { } sentence ? broken.Contains(r.Rule) ? sentence with { Holds = false } : sentence : null)
+                .OfType<RuleSentence>(),
+        ];
+    }
 
     private static RuleSentence? Of(Overlay overlay, Placement placement, Rule rule) => rule switch
     {

@@ -1,3 +1,5 @@
+using Underlay.Core.Fixes;
+using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -21,9 +23,10 @@ public sealed class SeriesCanvas : Check
             foreach (var (_, picture) in series.Frames)
             {
                 if (picture.Facts.Picture?.Header?.Size is not { } size || first.Facts.Picture?.Header?.Size is not { } canvas || size == canvas) continue;
+                var fit = new FitToSize(canvas, FitMode.Inside, Exact: false);
                 yield return Report(overlay, picture, series.Rule.Canvas, $"{(picture.FromBase ? "The base’s picture" : "It")} is {size}, {first.Path.FileName} is {canvas}: all of a series have one size.") with
                 {
-                    Fix = picture.FromBase ? null : new Fixes.ShapePicture(picture.Path, new Images.Steps.FitToSize(canvas, Images.Steps.FitMode.Inside, Exact: false)),
+                    Fix = picture.FromBase ? null : new ShapePicture(picture.Path, fit.TitleFor(size), fit),
                 };
             }
         }

@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -22,8 +23,20 @@ public sealed class SeriesGap : Check
             {
                 var gap = picture.Place.Pattern!.Fill(picture.Bindings.With(series.Rule.Placeholder, missing.ToString(new string('0', picture.Bindings.Find(series.Rule.Placeholder)!.Length), System.Globalization.CultureInfo.InvariantCulture)));
                 var because = number < 1 ? "A series begins with 1." : $"{gap?.FileName} is missing: the series ends before this one.";
-                yield return Report(overlay, picture, series.Rule.Else, because) with { RestsOn = gap is { } path ? [path] : [] };
+                yield return Report(overlay, picture, series.Rule.Else, because) with
+                {
+                    Rule = series.Rule,
+                    RestsOn = gap is { } path ? [path] : [],
+                    Shared = number < 1 ? null : new OneSeries(picture.Path.Value[..^picture.Path.FileName.Length], gap?.FileName ?? ""),
+                };
             }
         }
+    }
+
+    private sealed record OneSeries(string Folder, string Gap) : SharedCause(Folder.TrimEnd('/'), Gap)
+    {
+        public override string Says(IReadOnlyList<Finding> parts) => $"{Gap} is missing: the series ends before {parts.Count} of its pictures. {parts[0].HostSays}";
+
+        public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
     }
 }

@@ -1,12 +1,14 @@
+using System.Globalization;
 using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
 /// <summary>Two entries have a value that only one may have: an id, a number.</summary>
-/// <remarks>Host: one of them dropped, twice. See docs/checks.md#entrytwice.</remarks>
+/// <remarks>Host: one of them dropped, twice. The finding stands at the author's, whichever that is. See docs/checks.md#entrytwice.</remarks>
 public sealed class Twice : Check
 {
     /// <inheritdoc/>
@@ -21,14 +23,19 @@ public sealed class Twice : Check
         if (drop.Rule is not UniqueRule rule) yield break;
         var value = drop.Placement.Field(rule.Field)!;
         var kept = overlay.Links.WithValue(drop.Placement.Place, rule.Field, value).FirstOrDefault();
-        var other = kept is null ? "another" : $"{(kept.FromBase ? "the base’s " : "")}{kept.Path}";
+        // Where the host leaves its own out, the author's file is the one to change.
+        var mine = drop.Placement.FromBase && kept is { FromBase: false } ? kept : drop.Placement;
+        var other = mine == drop.Placement ? kept : drop.Placement;
         var free = FindFree(overlay, drop, rule);
-        var at = drop.Placement.Facts.Entry!.Text.Locate(rule.Field);
-        yield return Report(overlay, drop, $"{FieldName.Quote(rule.Field)} is “{value}”, as in {other}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
+        var at = mine.Facts.Entry!.Text.Locate(rule.Field);
+        var names = other is null ? "another" : $"{(other.FromBase ? "the base’s " : "")}{other.Path}";
+        yield return Report(overlay, drop, $"{FieldName.Quote(rule.Field)} is “{value}”, as in {names}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
         {
+            Path = mine.Path.Value,
             Pointer = rule.Field,
             At = at,
-            Fix = free is null || drop.Placement.FromBase ? null : SetField.To(drop.Placement.Path, rule.Field, free, leavesNoChoice: false),
+            Saw = new Dictionary<PackPath, ContentHash> { [mine.Path] = mine.Facts.Hash },
+            Fix = free is null || mine.FromBase ? null : SetField.To(mine.Path, rule.Field, free, leavesNoChoice: false),
         };
     }
 
@@ -39,7 +46,7 @@ public sealed class Twice : Check
         if (!value.All(char.IsAsciiDigit)) return null;
         var taken = overlay.ShownIn(drop.Placement.Place).Select(p => p.Field(rule.Field)).ToHashSet();
         return Enumerable.Range(1, (int)Math.Pow(10, value.Length) - 1)
-            .Select(n => n.ToString($"D{value.Length}", System.Globalization.CultureInfo.InvariantCulture))
+            .Select(n => n.ToString($"D{value.Length}", CultureInfo.InvariantCulture))
             .FirstOrDefault(n => string.CompareOrdinal(n, value) > 0 && !taken.Contains(n));
     }
 }

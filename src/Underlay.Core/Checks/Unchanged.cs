@@ -1,10 +1,11 @@
+using Underlay.Core.Decisions;
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>A file of the pack has the bytes that the base has at the same path.</summary>
+/// <summary>A file of the pack has the bytes that the base has at the same path, and nothing relies on its being in the pack.</summary>
 /// <remarks>Host: no difference, until its own file changes. See docs/checks.md#packunchanged.</remarks>
 public sealed class Unchanged : Check
 {
@@ -12,32 +13,43 @@ public sealed class Unchanged : Check
     public override CheckCode Code => new("pack/unchanged");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.File;
-
-    /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
-    {
-        if (placement.FromBase || overlay.Base.Find(placement.Path)?.Facts.Hash != placement.Facts.Hash) yield break;
-        yield return Report(overlay, placement, Consequence.Regret, $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next update.") with
-        {
-            Severity = Severity.Note,
-            Fix = new TakeOut(placement.Path),
-        };
-    }
+    public override CheckScope Scope => CheckScope.Pack;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
-        var same = overlay.Pack.Placements.Where(p => overlay.Base.Find(p.Path)?.Facts.Hash == p.Facts.Hash).ToList();
-        if (same.Count < 2) yield break;
-        var fix = new SlimPack([.. same.Select(p => p.Path)], same.Sum(p => p.Facts.Length));
-        yield return new Finding
+        var reliance = overlay.Reliance;
+        var held = PlaceholderFiles.Read(overlay.Pack.Tree);
+        bool IsHeld(PackPath path, ContentHash hash) => held.GetValueOrDefault(path)?.Hash == hash;
+        foreach (var placement in overlay.Pack.Placements)
         {
-            Code = Code,
-            Severity = Severity.Note,
-            Path = "",
-            Message = $"{same.Count} of {overlay.Pack.Placements.Count} files have the base’s own bytes: without them the pack is as good, and {Math.Max(1, fix.Bytes / 1024)} KB lighter.",
-            Fix = fix,
-        };
+            var hash = placement.Facts.Hash;
+            if (reliance.IsCopy(placement.Path, hash) && !IsHeld(placement.Path, hash) && reliance.MayLeave(placement))
+                yield return Describe(overlay, placement.Path, hash, $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next update.");
+        }
+
+        foreach (var file in overlay.Pack.Unplaced)
+            if (overlay.Pack.Facts[file.Path] is var facts && reliance.IsCopy(file.Path, facts.Hash))
+                yield return Describe(overlay, file.Path, facts.Hash, $"It is {overlay.Profile.Title}’s own file, and changes nothing here.") with { Covers = ["path/no-place", "path/near-miss", "path/not-judged"] };
+    }
+
+    private Finding Describe(Overlay overlay, PackPath path, ContentHash hash, string message) => new()
+    {
+        Code = Code,
+        Severity = Severity.Note,
+        Path = path.Value,
+        Message = message,
+        Saw = new Dictionary<PackPath, ContentHash> { [path] = hash },
+        Fix = new TakeOut(path),
+        Shared = new Copies(overlay.Pack.Facts.Count, overlay.Profile.Title),
+    };
+
+    /// <summary>Many files that are the base's own.</summary>
+    private sealed record Copies(int Files, string Host) : SharedCause("", "copies")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{parts.Count} of {Files} files have {Host}’s own bytes: they change nothing, and would undo the next update of those files. Without them the pack is as good, and lighter.";
+
+        public override Fix FindFix(IReadOnlyList<Finding> parts) => new SlimPack([.. parts.Select(p => PackPath.Parse(p.Path))]);
     }
 }

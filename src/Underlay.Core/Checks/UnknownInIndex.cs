@@ -1,5 +1,4 @@
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -24,10 +23,11 @@ public sealed class UnknownInIndex : Check
                     var (says, level, code) = unknownPart;
                     var unknown = index.Place.Index!.Unknown;
                     var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
-                    var hint = other?.Says ?? (level is null ? "" : Near(overlay, level, code));
+                    var near = level is null || other is not null ? null : Placements.Slips.Nearest(overlay.Base.Codebooks[level.Codebook].Codes.Select(c => c.Value), code);
+                    var hint = other?.Says ?? (near is null ? "" : $" “{near}” is near.");
                     yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {
-                        Fix = other?.Now is { } now ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now) : null,
+                        Fix = (other is null ? near : other.Now) is { } now ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now, LeavesNoChoice: other is not null) : null,
                         Path = IndexRows.PathOf(index, row),
                         Discriminator = row.At.ToString(),
                         At = row.At,
@@ -36,7 +36,4 @@ public sealed class UnknownInIndex : Check
                     };
                 }
     }
-
-    private static string Near(Overlay overlay, IndexLevel level, string code) =>
-        overlay.Base.Codebooks[level.Codebook].Codes.FirstOrDefault(c => Placements.Slips.AreOneApart(c.Value, code)) is { } near ? $" “{near.Value}” is near." : "";
 }

@@ -1,4 +1,7 @@
+using Underlay.Core.Entries;
+using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -17,14 +20,17 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
         var book = overlay.Base.Codebooks[rule.Codebook];
         foreach (var member in entry.Text.Root.EnumerateObject().Where(m => !book.Has(m.Name)))
         {
-            var at = entry.Text.Locate($"/{Entries.JsonText.Escape(member.Name)}");
+            var pointer = $"/{JsonText.Escape(member.Name)}";
+            var at = entry.Text.Locate(pointer);
             var path = $"{placement.Path}#{member.Name}";
-            yield return Report(overlay, placement, rule.Else, $"“{member.Name}” is no code of the codebook “{book.Title}” in this edition ({at}).") with
+            var near = Slips.Nearest(book.Codes.Select(c => c.Value), member.Name);
+            yield return Report(overlay, placement, rule.Else, $"“{member.Name}” is no code of the codebook “{book.Title}” in this edition ({at}).{(near is null ? "" : $" “{near}” is near.")}") with
             {
                 Path = path,
-                Pointer = $"/{Entries.JsonText.Escape(member.Name)}",
+                Pointer = pointer,
                 At = at,
                 Predicts = [new Prediction(PredictionKind.Outcome, path, rule.Else.Code)],
+                Fix = near is null || entry.Text.Find($"/{JsonText.Escape(near)}") is not null ? null : new RenameField(placement.Path, pointer, near, LeavesNoChoice: false),
             };
         }
     }

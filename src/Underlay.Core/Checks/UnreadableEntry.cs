@@ -1,3 +1,4 @@
+using Underlay.Core.Fixes;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -17,6 +18,10 @@ public sealed class UnreadableEntry : Check
     {
         var facts = drop.Placement.Facts;
         if (facts.Picture is null && facts.Unreadable is { } problem)
-            yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with { At = facts.Entry?.Text.Problem?.At };
+            yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
+            {
+                At = facts.Entry?.Text.Problem?.At,
+                Fix = drop.Placement.FromBase ? null : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
+            };
     }
 }

@@ -9,10 +9,13 @@ public sealed record Code(string Value, string Name);
 public sealed class Codebook
 {
     private readonly HashSet<string> values;
+    private readonly Lazy<SpokenCodes> spoken;
 
     /// <summary>Makes a codebook.</summary>
-    public Codebook(string key, string title, IReadOnlyList<Code> codes)
+    public Codebook(string key, string title, IReadOnlyList<Code> codes, IReadOnlyDictionary<string, string>? also = null)
     {
+        Also = also ?? new Dictionary<string, string>();
+        spoken = new Lazy<SpokenCodes>(() => new SpokenCodes(this));
         Key = key;
         Title = title;
         Codes = codes;
@@ -25,8 +28,17 @@ public sealed class Codebook
     /// <summary>Its name for people.</summary>
     public string Title { get; }
 
+    /// <summary>Other spellings that authors use in names, with the codes that they mean.</summary>
+    public IReadOnlyDictionary<string, string> Also { get; }
+
+    /// <summary>Finds its codes in names.</summary>
+    public SpokenCodes Spoken => spoken.Value;
+
     /// <summary>The codes in the order of the table.</summary>
     public IReadOnlyList<Code> Codes { get; }
+
+    /// <summary>What a code stands for; the code itself where it has no name.</summary>
+    public string NameOf(string code) => Codes.FirstOrDefault(c => c.Value == code) is { Name.Length: > 0 } found ? found.Name : code;
 
     /// <summary>True when the table has the code, compared ordinally.</summary>
     public bool Has(string code) => values.Contains(code);

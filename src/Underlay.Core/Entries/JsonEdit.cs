@@ -39,6 +39,31 @@ public static class JsonEdit
         return [.. utf8[..start], .. value, .. utf8[(int)reader.BytesConsumed..]];
     }
 
+    /// <summary>The text with another name for the field at a pointer; null where there is no such field, or one of the new name beside it.</summary>
+    public static byte[]? Rename(JsonText text, string pointer, string name)
+    {
+        if (text.Problem is not null || text.Find(pointer) is null || text.Find($"{pointer[..pointer.LastIndexOf('/')]}/{JsonText.Escape(name)}") is not null) return null;
+        var tokens = JsonText.Tokens(pointer);
+        var utf8 = text.Utf8.Span;
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
+        reader.Read();
+        for (var depth = 0; depth < tokens.Length; depth++)
+        {
+            if (reader.TokenType != JsonTokenType.StartObject) return null;
+            while (reader.Read() && !reader.ValueTextEquals(tokens[depth]))
+            {
+                reader.Read();
+                reader.Skip();
+            }
+
+            if (depth < tokens.Length - 1) reader.Read();
+        }
+
+        // The token of a name runs from its first quote to behind its last.
+        var start = (int)reader.TokenStartIndex;
+        return [.. utf8[..start], .. Text(name), .. utf8[(start + reader.ValueSpan.Length + 2)..]];
+    }
+
     /// <summary>Moves to a member's value; else to the object's end, and says where its last value ends.</summary>
     private static (bool Found, int LastEnd, bool IsEmpty) Enter(ref Utf8JsonReader reader, string name)
     {

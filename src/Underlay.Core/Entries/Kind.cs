@@ -63,6 +63,15 @@ public sealed class Kind
         return faults;
     }
 
+    /// <summary>Fields that the kind does not know and whose names are near one that it does: what the host passes over in silence.</summary>
+    /// <returns>Pointers to the fields, each with the name that was probably meant.</returns>
+    public IReadOnlyList<(string Pointer, string Near)> FindNearFields(JsonText entry)
+    {
+        var found = new List<(string, string)>();
+        if (entry.Problem is null) schema.FindNearFields(entry.Root, "", found);
+        return found;
+    }
+
     private static Inheritance? ReadInheritance(JsonElement document)
     {
         if (document.ValueKind != JsonValueKind.Object || !document.TryGetProperty("x-underlay-inherits", out var rule)) return null;

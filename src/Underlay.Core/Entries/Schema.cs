@@ -72,6 +72,26 @@ internal sealed class Schema
         }
     }
 
+    /// <summary>Adds fields that are not known and near one that is, of an object and of what is in it.</summary>
+    public void FindNearFields(JsonElement value, string pointer, List<(string Pointer, string Near)> found)
+    {
+        if (value.ValueKind == JsonValueKind.Array && items is not null)
+        {
+            var index = 0;
+            foreach (var item in value.EnumerateArray()) items.FindNearFields(item, $"{pointer}/{index++}", found);
+        }
+
+        if (value.ValueKind != JsonValueKind.Object) return;
+        foreach (var member in value.EnumerateObject())
+        {
+            var at = $"{pointer}/{JsonText.Escape(member.Name)}";
+            if (properties.TryGetValue(member.Name, out var known)) known.FindNearFields(member.Value, at, found);
+            else if (otherProperties is not null) otherProperties.FindNearFields(member.Value, at, found);
+            else if (Placements.Slips.Nearest(properties.Keys.Where(k => !value.TryGetProperty(k, out _)), member.Name.Replace('-', '_').Replace(' ', '_')) is { } near) found.Add((at, near));
+            else if (properties.ContainsKey(member.Name.Replace('-', '_').Replace(' ', '_'))) found.Add((at, member.Name.Replace('-', '_').Replace(' ', '_')));
+        }
+    }
+
     private void JudgeFields(JsonElement value, string pointer, List<EntryFault> faults)
     {
         foreach (var field in required)

@@ -1,10 +1,15 @@
 using System.Text;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Adds a row for a name to a table of the pack; a table that is not there yet is begun as one that adds to the base's.</summary>
+/// <summary>
+/// Adds a row for a name to a table of the pack, every column filled; a table that is not there yet is begun as one that adds
+/// to the base's.
+/// </summary>
 /// <param name="Table">The table's path.</param>
 /// <param name="Shape">Its columns.</param>
 /// <param name="Name">The key of the row.</param>
@@ -16,17 +21,18 @@ public sealed record AddTableRow(PackPath Table, TableShape Shape, string Name) 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
-        if (tree.Find(Table) is not { } file)
-        {
-            var header = Shape.Merge is { } merge ? $"{Shape.Key},{merge}\n{Name},add\n" : $"{Shape.Key}\n{Name}\n";
-            return [new TreeEdit.Write(Table, Encoding.UTF8.GetBytes(header))];
-        }
+        var ofBase = context.Overlay?.Base.Find(Table)?.Facts.Table;
+        var prefix = context.Overlay?.Pack.Manifest.Prefix;
+        string Value(string column) => column == Shape.Key ? Name : column == Shape.Merge ? "add" : RowDefaults.For(ofBase, column, Name, prefix);
+        var csv = tree.Find(Table) is { } file ? CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) : CsvText.Read(HeaderOver(ofBase));
+        // A file that cannot be read as a table is left to the author.
+        return csv is not null && csv.Header.Contains(Shape.Key) ? [new TreeEdit.Write(Table, CsvEdit.Append(csv, csv.Header.Select(Value)))] : [];
+    }
 
-        var text = Encoding.UTF8.GetString(file.ReadAll());
-        var columns = text.Split('\n')[0].TrimEnd('\r').Split(',');
-        // A header that cannot be read this simply is left to the author.
-        if (!columns.Contains(Shape.Key) || text.Contains('"', StringComparison.Ordinal)) return [];
-        var row = string.Join(',', columns.Select(c => c == Shape.Key ? Name : c == Shape.Merge ? "add" : ""));
-        return [new TreeEdit.Write(Table, Encoding.UTF8.GetBytes($"{(text.EndsWith('\n') ? text : text + "\n")}{row}\n"))];
+    /// <summary>The header of a new table that changes the one below.</summary>
+    private string HeaderOver(TableFacts? ofBase)
+    {
+        var others = (ofBase?.Columns ?? [Shape.Key]).Where(c => c != Shape.Key);
+        return string.Join(',', (string[])[Shape.Key, .. Shape.Merge is { } merge ? [merge] : Array.Empty<string>(), .. others]) + "\n";
     }
 }

@@ -12,11 +12,23 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
     /// <summary>Whether the runner keeps copies of what the fix overwrites or deletes; not needed where the base has the same bytes.</summary>
     public virtual bool KeepsOriginals => true;
 
+    /// <summary>What the author is asked before it is applied, or null; without an answer it goes by <see cref="FixQuestion.Usual"/>.</summary>
+    public virtual FixQuestion? Question => null;
+
+    /// <summary>The fix with an answer to its question; null where the answer cannot be read.</summary>
+    public virtual Fix? Answered(string answer) => this;
+
     /// <summary>The edits that make the repair, or none when it no longer applies.</summary>
     /// <param name="tree">The pack's files as they are now.</param>
     /// <param name="context">What the fix may need to know.</param>
     public abstract IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context);
 }
+
+/// <summary>What a fix asks the author.</summary>
+/// <param name="Title">The field's name for people.</param>
+/// <param name="Input">What is asked for.</param>
+/// <param name="Usual">The answer that is proposed.</param>
+public sealed record FixQuestion(string Title, Images.Steps.StepInput Input, string Usual);
 
 /// <summary>What fixes may need to know beyond the pack's files.</summary>
 /// <param name="PackName">The name of the pack's folder or archive, without extension.</param>

@@ -1,5 +1,5 @@
-using System.Text;
-using System.Text.RegularExpressions;
+using System.Xml;
+using Underlay.Core.Entries;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
@@ -10,15 +10,24 @@ namespace Underlay.Core.Fixes;
 /// <param name="Attribute">Its attribute.</param>
 /// <param name="Old">The code as it is.</param>
 /// <param name="New">The code that it is to be.</param>
-public sealed record RecodeIndex(PackPath Path, string Element, string Attribute, string Old, string New) : Fix($"Change {Old} to {New}", LosesNothing: false, LeavesNoChoice: true)
+/// <param name="LeavesNoChoice">False when another code would be as likely.</param>
+public sealed record RecodeIndex(PackPath Path, string Element, string Attribute, string Old, string New, bool LeavesNoChoice = true)
+    : Fix($"Change {Old} to {New}", LosesNothing: false, LeavesNoChoice)
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (tree.Find(Path) is not { } file) return [];
-        var text = Encoding.UTF8.GetString(file.ReadAll());
-        var code = new Regex($"(<{Regex.Escape(Element)}\\b[^<>]*?\\s{Regex.Escape(Attribute)}\\s*=\\s*)([\"']){Regex.Escape(Old)}\\2", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
-        var changed = code.Replace(text, match => $"{match.Groups[1].Value}{match.Groups[2].Value}{New}{match.Groups[2].Value}");
-        return changed == text ? [] : [new TreeEdit.Write(Path, Encoding.UTF8.GetBytes(changed))];
+        var bytes = file.ReadAll();
+        try
+        {
+            var changed = XmlEdit.SetAttributes(bytes, a => a.Element == Element && a.Name == Attribute && a.Value == Old ? New : null);
+            return ReferenceEquals(changed, bytes) ? [] : [new TreeEdit.Write(Path, changed)];
+        }
+        catch (XmlException)
+        {
+            // It was read before; what cannot be read now was changed meanwhile.
+            return [];
+        }
     }
 }

@@ -8,15 +8,20 @@ namespace Underlay.Core.Fixes;
 /// <param name="Path">The manifest's path.</param>
 public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNothing: true, LeavesNoChoice: true)
 {
+    /// <summary>What stands for the author's name and prefix until they are known.</summary>
+    public const string NoAuthor = "author";
+
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (tree.Find(Path) is not null) return [];
-        var name = NameOf(context.PackName);
+        var name = NewPack.NameOf(context.PackName);
+        var prefix = FindPrefix(context) ?? NoAuthor;
         var model = new Dictionary<string, object?>
         {
-            ["uuid"] = NameUuid.Of($"{context.Profile.Key}/{name}"),
-            ["prefix"] = FindPrefix(context) ?? "author",
+            ["uuid"] = NameUuid.Of($"{context.Profile.Key}/{prefix}/{name}"),
+            ["author"] = prefix,
+            ["prefix"] = prefix,
             ["name"] = name,
             ["title"] = TitleOf(name),
             ["edition"] = context.Edition.Key,
@@ -40,13 +45,6 @@ public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNo
         var id = placement.Field("/id");
         var dot = id?.IndexOf('.', StringComparison.Ordinal) ?? -1;
         return dot > 0 && id![..dot] != profile.BasePrefix ? id[..dot] : null;
-    }
-
-    private static string NameOf(string packName)
-    {
-        var letters = packName.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '_').ToArray();
-        var name = new string(letters).Trim('_');
-        return name.Length == 0 ? "pack" : name;
     }
 
     private static string TitleOf(string name)

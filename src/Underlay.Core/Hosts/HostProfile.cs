@@ -19,6 +19,16 @@ public enum ManifestFormat
     Toml,
 }
 
+/// <summary>Places that belong together in the eyes of an author.</summary>
+/// <param name="Key">Its name in the profile.</param>
+/// <param name="Title">Its name for people, one short word.</param>
+public sealed record PlaceFamily(string Key, string Title);
+
+/// <summary>Files that the host reads and Underlay does not judge yet: they are packaged as they are.</summary>
+/// <param name="Pattern">Their paths.</param>
+/// <param name="Title">What they are called, in the plural.</param>
+public sealed record UnjudgedRule(PathPattern Pattern, string Title);
+
 /// <summary>Where a pack describes itself.</summary>
 /// <param name="Path">The file at the pack's root.</param>
 /// <param name="Format">Its language.</param>
@@ -26,6 +36,7 @@ public enum ManifestFormat
 /// <param name="IdField">Pointer to the pack's id.</param>
 /// <param name="TitleField">Pointer to the title.</param>
 /// <param name="VersionField">Pointer to the version.</param>
+/// <param name="AuthorField">Pointer to the author's name.</param>
 /// <param name="FromField">Pointer to the first edition that the pack is for.</param>
 /// <param name="ToField">Pointer to the last.</param>
 /// <param name="Template">The template for a new manifest.</param>
@@ -36,6 +47,7 @@ public sealed record ManifestRule(
     string IdField,
     string TitleField,
     string VersionField,
+    string AuthorField,
     string FromField,
     string ToField,
     string Template);
@@ -45,7 +57,8 @@ public sealed record ManifestRule(
 /// <param name="Title">Its name for people.</param>
 /// <param name="Source">The base's file or files: a CSV with a code column, or files whose names are the codes.</param>
 /// <param name="Column">The column of a CSV that holds the code, or null when the placeholder of <paramref name="Source"/> is the code.</param>
-public sealed record CodebookRule(string Key, string Title, PathPattern Source, string? Column);
+/// <param name="Also">Other spellings that authors use in names of files, with the codes that they mean.</param>
+public sealed record CodebookRule(string Key, string Title, PathPattern Source, string? Column, IReadOnlyDictionary<string, string> Also);
 
 /// <summary>How a container's entry is stored.</summary>
 public enum EntryMethod
@@ -150,6 +163,12 @@ public sealed class HostProfile
     /// <summary>The masks that pictures are seen through, as PNG, by file name.</summary>
     public required IReadOnlyDictionary<string, byte[]> Masks { get; init; }
 
+    /// <summary>Families of places, in order.</summary>
+    public required IReadOnlyList<PlaceFamily> Families { get; init; }
+
+    /// <summary>What the host reads and Underlay does not judge yet.</summary>
+    public required IReadOnlyList<UnjudgedRule> Unjudged { get; init; }
+
     /// <summary>Tables of codes.</summary>
     public required IReadOnlyList<CodebookRule> Codebooks { get; init; }
 
@@ -200,6 +219,14 @@ public sealed class HostProfile
         }
 
         return best;
+    }
+
+    /// <summary>What the host reads at a path and Underlay does not judge yet, or null.</summary>
+    public UnjudgedRule? FindUnjudged(PackPath path)
+    {
+        foreach (var rule in Unjudged)
+            if (rule.Pattern.Match(path) is not null) return rule;
+        return null;
     }
 
     /// <summary>What a consequence means to the author: "The host would show …".</summary>

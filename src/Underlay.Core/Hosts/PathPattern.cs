@@ -37,6 +37,9 @@ public sealed class PathPattern
     /// <summary>The choices of a hole, or an empty list for a placeholder.</summary>
     public IReadOnlyList<string> ChoicesOf(string hole) => segments.FirstOrDefault(s => s.Hole?.Name == hole)?.Hole?.Choices ?? [];
 
+    /// <summary>True for a hole that takes digits only.</summary>
+    public bool IsNumber(string hole) => segments.FirstOrDefault(s => s.Hole?.Name == hole)?.Hole?.Placeholder?.Characters == "0-9";
+
     /// <summary>The names of the placeholders, in order. Choices have the name of their alternatives.</summary>
     public IReadOnlyList<string> Placeholders { get; }
 

@@ -67,6 +67,9 @@ public sealed class Place
     /// <summary>What one file of the place is called, with its article: "a shelf picture".</summary>
     public required string One { get; init; }
 
+    /// <summary>The family that it belongs to.</summary>
+    public required PlaceFamily Family { get; init; }
+
     /// <summary>The paths of the place, or null when a field of the manifest names its one path.</summary>
     public required PathPattern? Pattern { get; init; }
 

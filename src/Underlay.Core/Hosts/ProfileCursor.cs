@@ -57,6 +57,12 @@ internal sealed class ProfileCursor
 
     public double Number(string field) => Read(field, JsonValueKind.Number, "a number")?.GetDouble() ?? 0;
 
+    public double? NumberIfAny(string field)
+    {
+        asked.Add(field);
+        return Has(field) ? Number(field) : null;
+    }
+
     public IReadOnlyList<int> Wholes(string field)
     {
         if (Read(field, JsonValueKind.Array, "a list in [ ]") is not { } found) return [];
@@ -113,6 +119,12 @@ internal sealed class ProfileCursor
         if (Read(field, JsonValueKind.Object, "an object in { }") is not { } found) return [];
         var inner = new ProfileCursor(File, PointerTo(field), found, errors);
         return [.. found.EnumerateObject().Select(m => (m.Name, inner.Text(m.Name)))];
+    }
+
+    public IReadOnlyList<(string Name, string Value)> TextMembersIfAny(string field)
+    {
+        asked.Add(field);
+        return Has(field) ? TextMembers(field) : [];
     }
 
     public IReadOnlyList<ProfileCursor> Objects(string field, int least = 1)

@@ -41,7 +41,10 @@ public sealed class ProfileReader
         var manifest = ReadManifest(host.Object("manifest"));
         var codebooks = host.Objects("codebooks", least: 0).Select(c => ReadCodebook(c, placeholders)).OfType<CodebookRule>().ToList();
         var rules = new RuleReader(editions, words.Outcomes, words.Drops);
-        var places = host.Objects("places").Select(p => ReadPlace(p, placeholders, rules)).ToList();
+        var families = host.Objects("families").Select(ReadFamily).ToList();
+        RequireUnique(host, "families", families.Select(f => f.Key));
+        var places = host.Objects("places").Select(p => ReadPlace(p, placeholders, families, rules)).ToList();
+        var unjudged = host.ObjectsIfAny("unjudged").Select(u => ReadUnjudged(u, placeholders)).OfType<UnjudgedRule>().ToList();
         RequireUnique(host, "places", places.Select(p => p.Key));
         var masks = tree.Files.Where(f => f.Path.IsBelow("masks")).ToDictionary(f => f.Path.FileName, f => f.ReadAll(), StringComparer.Ordinal);
         var things = new ThingReader(places);
@@ -62,6 +65,8 @@ public sealed class ProfileReader
             Placeholders = placeholders,
             Manifest = manifest!,
             Codebooks = codebooks,
+            Families = families,
+            Unjudged = unjudged,
             Things = thingRules,
             Renamed = renamed,
             Masks = masks,
@@ -139,10 +144,10 @@ public sealed class ProfileReader
         if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0) cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
         var format = cursor.Has("format") ? cursor.Choice("format", ("json", ManifestFormat.Json), ("toml", ManifestFormat.Toml)) : ManifestFormat.Json;
         var kind = ReadKind(cursor, "kind");
-        var fields = (Id: cursor.Text("id"), Title: cursor.Text("title"), Version: cursor.Text("version"), From: cursor.Text("from"), To: cursor.Text("to"));
+        var fields = (Id: cursor.Text("id"), Title: cursor.Text("title"), Version: cursor.Text("version"), Author: cursor.Text("author"), From: cursor.Text("from"), To: cursor.Text("to"));
         var template = cursor.Text("template");
         cursor.Done();
-        return kind is null ? null : new ManifestRule(path, format, kind, fields.Id, fields.Title, fields.Version, fields.From, fields.To, template);
+        return kind is null ? null : new ManifestRule(path, format, kind, fields.Id, fields.Title, fields.Version, fields.Author, fields.From, fields.To, template);
     }
 
     private static CodebookRule? ReadCodebook(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders)
@@ -151,10 +156,11 @@ public sealed class ProfileReader
         var title = cursor.Text("title");
         var pattern = ReadPattern(cursor, "base", placeholders);
         var column = cursor.TextIfAny("column");
+        var also = cursor.TextMembersIfAny("also").ToDictionary(a => a.Name, a => a.Value, StringComparer.Ordinal);
         cursor.Done();
         if (pattern is null) return null;
         if (column is null && pattern.Placeholders.Count != 1) cursor.Fail("base", "a pattern with one placeholder, whose values are the codes, was expected where no column is named");
-        return new CodebookRule(key, title, pattern, column);
+        return new CodebookRule(key, title, pattern, column, also);
     }
 
     private static PathPattern? ReadPattern(ProfileCursor cursor, string field, Dictionary<string, Placeholder> placeholders)
@@ -166,7 +172,29 @@ public sealed class ProfileReader
         return null;
     }
 
-    private Place ReadPlace(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders, RuleReader rules)
+    private static PlaceFamily ReadFamily(ProfileCursor cursor)
+    {
+        var family = new PlaceFamily(cursor.Text("key"), cursor.Text("title"));
+        cursor.Done();
+        return family;
+    }
+
+    private static UnjudgedRule? ReadUnjudged(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders)
+    {
+        var (pattern, title) = (ReadPattern(cursor, "path", placeholders), cursor.Text("title"));
+        cursor.Done();
+        return pattern is null ? null : new UnjudgedRule(pattern, title);
+    }
+
+    private static PlaceFamily FindFamily(ProfileCursor cursor, List<PlaceFamily> families)
+    {
+        var key = cursor.Text("family");
+        var family = families.Find(f => f.Key == key);
+        if (family is null && key.Length > 0) cursor.Fail("family", $"one of {string.Join(", ", families.Select(f => f.Key))} was expected, not “{key}”");
+        return family ?? new PlaceFamily(key, key);
+    }
+
+    private Place ReadPlace(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders, List<PlaceFamily> families, RuleReader rules)
     {
         var content = cursor.Choice("content", ("picture", PlaceContent.Picture), ("entry", PlaceContent.Entry), ("table", PlaceContent.Table), ("index", PlaceContent.Index));
         var manifestField = cursor.TextIfAny("pathInManifest");
@@ -175,6 +203,7 @@ public sealed class ProfileReader
             Key = cursor.Text("key"),
             Title = cursor.Text("title"),
             One = cursor.Text("one"),
+            Family = FindFamily(cursor, families),
             Pattern = manifestField is null ? ReadPattern(cursor, "path", placeholders) : null,
             ManifestField = manifestField,
             Content = content,

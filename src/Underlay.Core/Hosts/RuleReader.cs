@@ -133,6 +133,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         ReadPlaces(cursor),
         cursor.Choice("at", ("self", false), ("wanted", true)),
         cursor.TextIfAny("when"),
+        cursor.NumberIfAny("above"),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));

@@ -7,6 +7,10 @@ public static class Looks
     private const byte Seen = 32;
     private const double Bleeds = 0.25;
 
+    // An edge is looked at from so many columns before it to as many behind it.
+    private const int Around = 6;
+    private const double Unbroken = 0.07;
+
     // So small a share of a picture is specks, not letters.
     private const int Specks = 100;
 
@@ -73,23 +77,38 @@ public static class Looks
         return nearest;
     }
 
-    /// <summary>The rows in which something crosses between two columns: both sides are seen, alike, and other than most of the edge.</summary>
+    /// <summary>
+    /// The rows in which something crosses between two columns: from well before the edge to well behind it the picture goes on
+    /// unbroken, in another colour than most of the edge.
+    /// </summary>
     /// <param name="picture">The picture.</param>
     /// <param name="column">The first column behind the edge.</param>
     public static IReadOnlySet<int> CrossingRows(RgbaPicture picture, int column)
     {
         var rows = new HashSet<int>();
         if (column < 1 || column >= picture.Size.Width) return rows;
-        var pairs = Enumerable.Range(0, picture.Size.Height).Select(y => (Left: picture.At(column - 1, y).ToArray(), Right: picture.At(column, y).ToArray())).ToList();
-        var usual = pairs.Select(p => p.Left).GroupBy(p => (p[0] >> 4, p[1] >> 4, p[2] >> 4, p[3] > Seen)).OrderByDescending(g => g.Count()).First().First();
-        for (var y = 0; y < pairs.Count; y++)
+        var usual = Enumerable.Range(0, picture.Size.Height).Select(y => picture.At(column - 1, y).ToArray())
+            .GroupBy(p => (p[0] >> 4, p[1] >> 4, p[2] >> 4, p[3] > Seen)).OrderByDescending(g => g.Count()).First().First();
+        for (var y = 0; y < picture.Size.Height; y++)
         {
-            var (left, right) = pairs[y];
-            if (left[3] <= Seen || right[3] <= Seen || Plain(left).DistanceTo(Plain(right)) > 0.08) continue;
-            if (usual[3] <= Seen || Plain(left).DistanceTo(Plain(usual)) > 0.12) rows.Add(y);
+            if (!GoesOn(picture, column, y)) continue;
+            if (usual[3] <= Seen || Plain(picture.At(column - 1, y)).DistanceTo(Plain(usual)) > 0.12) rows.Add(y);
         }
 
         return rows;
+    }
+
+    /// <summary>True when no two neighbours around an edge differ in a row: a frame or a field's own colour would break it.</summary>
+    private static bool GoesOn(RgbaPicture picture, int column, int y)
+    {
+        var (from, to) = (Math.Max(1, column - Around + 1), Math.Min(picture.Size.Width - 1, column + Around - 1));
+        for (var x = from; x <= to; x++)
+        {
+            ReadOnlySpan<byte> left = picture.At(x - 1, y), right = picture.At(x, y);
+            if (left[3] <= Seen || right[3] <= Seen || (!left.SequenceEqual(right) && Plain(left).DistanceTo(Plain(right)) > Unbroken)) return false;
+        }
+
+        return true;
     }
 
     /// <summary>How much detail lies where a mask is black, beside how much lies where it is white: contrast to the next pixel, by area.</summary>

@@ -28,7 +28,7 @@ public static class PackageBuilder
         foreach (var file in tree.Files)
         {
             if (ReservedFolder.Holds(file.Path)) continue;
-            var isRead = file.Path == profile.Manifest.Path || fixedPaths.Contains(file.Path) || editions.Any(e => profile.Locate(file.Path, e) is not null);
+            var isRead = file.Path == profile.Manifest.Path || fixedPaths.Contains(file.Path) || editions.Any(e => profile.Locate(file.Path, e) is not null) || profile.FindUnjudged(file.Path) is not null;
             if (isRead) files.Add(file);
             else omitted.Add(file.Path);
         }

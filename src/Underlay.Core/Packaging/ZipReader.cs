@@ -57,13 +57,14 @@ public sealed class ZipReader
     private FileTree ReadTree(CancellationToken cancel)
     {
         var entries = ReadDirectory();
-        var seen = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
+        CheckNames(entries);
         foreach (var entry in entries)
         {
-            CheckName(entry, seen);
             if (entry.IsEncrypted) throw Damaged(entry.Name, "is encrypted: pack it without a password");
             if (entry.Method is not (0 or 8)) throw Damaged(entry.Name, $"is packed by method {entry.Method}, where stored or deflated is wanted");
-            if (entry.Length > limits.EntryBytes) throw TooBig(entry.Name, $"claims {entry.Length:N0} bytes; at most {limits.EntryBytes:N0} are allowed");
+            if (entry.Length < 0 || entry.Length > limits.EntryBytes) throw TooBig(entry.Name, $"claims {Claimed(entry.Length)} bytes; at most {limits.EntryBytes:N0} are allowed");
+            // Nothing in the archive lies beyond its end; told before any sum is made of it.
+            if (entry.Packed < 0 || entry.Packed > archive.Length || entry.HeaderStart < 0 || entry.HeaderStart > archive.Length) throw Damaged(entry.Name, "ends outside the archive: it was cut off");
         }
 
         if (entries.Sum(e => e.Length) is var total && total > limits.TotalBytes)
@@ -85,8 +86,10 @@ public sealed class ZipReader
         var onDisk = BinaryPrimitives.ReadUInt16LittleEndian(span[(end + 4)..]);
         if (count == 0xFFFF || size == 0xFFFFFFFF || start == 0xFFFFFFFF) (count, size, start) = ReadZip64End(span, end) ?? (count, size, start);
         if (onDisk is not (0 or 0xFFFF)) throw Damaged("", "is one part of several");
+        if (count < 0 || size < 0 || start < 0) throw Damaged("", "has a directory that lies outside of it");
         if (count > limits.Entries) throw Refuse(ArchiveProblemKind.TooBig, "", $"The archive has {count:N0} entries; at most {limits.Entries:N0} are allowed.");
-        if (start < 0 || size < 0 || start > end || size > end - start) throw Damaged("", "has a directory that lies outside of it");
+        if (start > end || size > end - start) throw Damaged("", "has a directory that lies outside of it");
+        if (count > size / CentralLength) throw Damaged("", "has a directory too short for its entries");
         var entries = new List<Entry>((int)count);
         var at = (int)start;
         var stop = (int)(start + size);
@@ -171,9 +174,10 @@ public sealed class ZipReader
     private static long Widen(long value, ref ReadOnlySpan<byte> field)
     {
         if (value != 0xFFFFFFFF || field.Length < 8) return value;
+        // A number of 2^63 and more comes out negative, and is refused as such.
         value = BinaryPrimitives.ReadInt64LittleEndian(field);
         field = field[8..];
-        return value < 0 ? long.MaxValue / 100_000 : value;
+        return value;
     }
 
     private static string DecodeName(ReadOnlySpan<byte> name, int index)
@@ -188,13 +192,24 @@ public sealed class ZipReader
         }
     }
 
-    private static void CheckName(Entry entry, Dictionary<string, string> seen)
+    private static void CheckNames(List<Entry> entries)
     {
-        var name = entry.IsFolder ? entry.Name[..^1] : entry.Name;
-        if (!PackPath.TryParse(name, out _, out var problem)) throw Unsafe(entry.Name, problem);
-        if (entry.UnixType is not (0 or 8) && !(entry.UnixType == 4 && entry.IsFolder)) throw Unsafe(entry.Name, PathProblem.NotAPlainFile);
-        if (!seen.TryAdd(name, entry.Name))
-            throw Refuse(ArchiveProblemKind.Unsafe, entry.Name, $"The archive holds both “{seen[name]}” and “{entry.Name}”: on many systems these are one file.");
+        var seen = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var entry in entries)
+        {
+            var name = entry.IsFolder ? entry.Name[..^1] : entry.Name;
+            if (!PackPath.TryParse(name, out _, out var problem)) throw Unsafe(entry.Name, problem);
+            if (entry.UnixType is not (0 or 8) && !(entry.UnixType == 4 && entry.IsFolder)) throw Unsafe(entry.Name, PathProblem.NotAPlainFile);
+            if (!seen.TryAdd(name, entry.Name))
+                throw Refuse(ArchiveProblemKind.Unsafe, entry.Name, $"The archive holds both “{seen[name]}” and “{entry.Name}”: on many systems these are one file.");
+        }
+
+        // Once all are known: a file may stand before what lies below its name.
+        var folded = new FoldedPaths();
+        foreach (var file in entries.Where(e => !e.IsFolder))
+            if (folded.TryAdd(file.Name) is { } problem) throw Unsafe(file.Name, problem);
+        foreach (var folder in entries.Where(e => e.IsFolder))
+            if (folded.IsFile(folder.Name[..^1])) throw Unsafe(folder.Name, PathProblem.FileAndFolder);
     }
 
     private void LocateData(List<Entry> entries)
@@ -275,6 +290,9 @@ public sealed class ZipReader
 
     private static RefusedException Damaged(string name, string says) =>
         name.Length == 0 ? Refuse(ArchiveProblemKind.Damaged, name, $"The archive {says}.") : Refuse(ArchiveProblemKind.Damaged, name, $"The entry “{name}” {says}.");
+
+    /// <summary>A length as a person reads it; one that was negative is larger than any file.</summary>
+    private static string Claimed(long bytes) => bytes < 0 ? "more than 9,000,000,000,000,000,000" : FormattableString.Invariant($"{bytes:N0}");
 
     private static RefusedException TooBig(string name, FormattableString says) =>
         Refuse(ArchiveProblemKind.TooBig, name, $"The entry “{name}” {FormattableString.Invariant(says)}.");

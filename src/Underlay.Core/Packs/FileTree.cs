@@ -43,30 +43,37 @@ public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
 public sealed record RefusedName(string Name, PathProblem Problem);
 
 /// <summary>
-/// Files by path, sorted ordinally, unique when case-folded; what could not be taken in is kept apart by name.
-/// Trees come from folders, archives, databases and memory; all that reads packs reads this.
+/// Files by path, sorted ordinally; no two collide when case is folded, and none is a folder too. What could not be taken in is
+/// kept apart by name. Trees come from folders, archives, databases and memory; all that reads packs reads this.
 /// </summary>
+/// <remarks>A tree after edits keeps what it was made from and the changes; its files are put in order when they are asked for.</remarks>
 public sealed class FileTree
 {
-    private readonly Dictionary<PackPath, TreeFile> byPath;
+    // Changes are copied at each edit; when there are more, they are taken into the files.
+    private const int MostChanges = 256;
 
-    private FileTree(IReadOnlyList<TreeFile> files, IReadOnlyList<RefusedName> refused, Dictionary<PackPath, TreeFile>? byPath = null)
+    private readonly Root root;
+    private readonly Dictionary<PackPath, TreeFile?> changes;
+    private readonly Lazy<IReadOnlyList<TreeFile>> files;
+
+    private FileTree(Root root, Dictionary<PackPath, TreeFile?> changes, IReadOnlyList<RefusedName> refused)
     {
-        Files = files;
+        this.root = root;
+        this.changes = changes;
+        files = new Lazy<IReadOnlyList<TreeFile>>(() => changes.Count == 0 ? root.Sorted : Merge(root.Sorted, changes));
         Refused = refused;
-        this.byPath = byPath ?? files.ToDictionary(f => f.Path);
     }
 
     /// <summary>No files.</summary>
-    public static FileTree Empty { get; } = new([], []);
+    public static FileTree Empty { get; } = new(new Root([]), [], []);
 
     /// <summary>The files in ordinal order of their paths.</summary>
-    public IReadOnlyList<TreeFile> Files { get; }
+    public IReadOnlyList<TreeFile> Files => files.Value;
 
     /// <summary>What could not be taken in, in the order found.</summary>
     public IReadOnlyList<RefusedName> Refused { get; }
 
-    /// <summary>Makes a tree. Of two paths that differ in case only, the ordinally later one is refused.</summary>
+    /// <summary>Makes a tree. Of two paths that cannot lie side by side, the ordinally later one is refused.</summary>
     public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null) => OfSorted(files.OrderBy(f => f.Path), refused ?? []);
 
     /// <summary>Makes a tree of bytes held in memory.</summary>
@@ -74,61 +81,92 @@ public sealed class FileTree
         Of(files.Select(f => new TreeFile(f.Key, f.Value.Length, FileContent.Of(f.Value))));
 
     /// <summary>The file at the path, if there is one.</summary>
-    public TreeFile? Find(PackPath path) => byPath.GetValueOrDefault(path);
+    public TreeFile? Find(PackPath path) => changes.TryGetValue(path, out var changed) ? changed : root.ByPath.GetValueOrDefault(path);
 
     /// <summary>True when a file lies at the path.</summary>
-    public bool TryFind(PackPath path, [NotNullWhen(true)] out TreeFile? file) => byPath.TryGetValue(path, out file);
+    public bool TryFind(PackPath path, [NotNullWhen(true)] out TreeFile? file) => (file = Find(path)) is not null;
 
     /// <summary>The same tree with each path mapped; paths mapped to nothing are left out.</summary>
-    public FileTree Select(Func<PackPath, PackPath?> map) =>
-        new(
-            [.. Files.Select(f => map(f.Path) is { } to ? f with { Path = to } : null).OfType<TreeFile>().OrderBy(f => f.Path)],
-            Refused);
+    public FileTree Select(Func<PackPath, PackPath?> map) => Of(Files.Select(f => map(f.Path) is { } to ? f with { Path = to } : null).OfType<TreeFile>(), Refused);
 
     /// <summary>The tree after edits, none of which may replace a file that it does not name.</summary>
     /// <exception cref="InvalidOperationException">An edit moves or deletes a file that is not there, or moves onto one that is.</exception>
     public FileTree With(IEnumerable<TreeEdit> edits)
     {
-        var after = new Dictionary<PackPath, TreeFile>(byPath);
-        var touched = new HashSet<PackPath>();
-        foreach (var edit in edits)
-        {
-            edit.ApplyTo(after);
-            touched.UnionWith(edit.Touches);
-        }
-
-        var added = touched.Where(p => after.ContainsKey(p) && !byPath.ContainsKey(p)).Order().Select(p => after[p]).ToList();
+        var draft = new Draft(this);
+        foreach (var edit in edits) edit.ApplyTo(draft);
         // Only a new path can collide with another.
-        return added.Count > 0 ? OfSorted(Merge(after, touched, added), Refused) : new FileTree(Merge(after, touched, added), Refused, after);
+        if (draft.Added.Any(path => !IsFree(path, draft))) return OfSorted(Merge(root.Sorted, draft.Changes), Refused);
+        return draft.Changes.Count <= MostChanges ? new FileTree(root, draft.Changes, Refused) : new FileTree(new Root(Merge(root.Sorted, draft.Changes)), [], Refused);
+    }
+
+    private bool IsFree(PackPath path, Draft draft)
+    {
+        // What an edit takes away still counts here: seldom, and then all is looked at anew.
+        if (root.Folded.Value.FindProblem(path.Value) is not null) return false;
+        return draft.Folded.TryAdd(path.Value) is null;
     }
 
     private static FileTree OfSorted(IEnumerable<TreeFile> files, IEnumerable<RefusedName> refused)
     {
         var kept = new List<TreeFile>();
         var left = new List<RefusedName>(refused);
-        var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        var folded = new FoldedPaths();
         foreach (var file in files)
         {
-            if (seen.Add(file.Path.Value)) kept.Add(file);
-            else left.Add(new RefusedName(file.Path.Value, PathProblem.Collides));
+            if (folded.TryAdd(file.Path.Value) is { } problem) left.Add(new RefusedName(file.Path.Value, problem));
+            else kept.Add(file);
         }
 
-        return new FileTree(kept, left);
+        return new FileTree(new Root(kept), [], left);
     }
 
-    /// <summary>The files in order after some were replaced or taken away and others, in order too, came in.</summary>
-    private List<TreeFile> Merge(Dictionary<PackPath, TreeFile> after, HashSet<PackPath> touched, List<TreeFile> added)
+    /// <summary>The files in order after some were replaced or taken away and others came in.</summary>
+    private static List<TreeFile> Merge(IReadOnlyList<TreeFile> sorted, Dictionary<PackPath, TreeFile?> changes)
     {
-        var files = new List<TreeFile>(after.Count);
+        var changed = changes.OrderBy(c => c.Key).ToList();
+        var files = new List<TreeFile>(sorted.Count + changed.Count);
         var next = 0;
-        foreach (var file in Files)
+        foreach (var file in sorted)
         {
-            while (next < added.Count && added[next].Path < file.Path) files.Add(added[next++]);
-            if (!touched.Contains(file.Path)) files.Add(file);
-            else if (after.TryGetValue(file.Path, out var now)) files.Add(now);
+            for (; next < changed.Count && changed[next].Key < file.Path; next++)
+                if (changed[next].Value is { } added) files.Add(added);
+            if (next == changed.Count || changed[next].Key != file.Path) files.Add(file);
+            else if (changed[next++].Value is { } now) files.Add(now);
         }
 
-        files.AddRange(added.Skip(next));
+        for (; next < changed.Count; next++)
+            if (changed[next].Value is { } added) files.Add(added);
         return files;
+    }
+
+    /// <summary>Files that many trees share.</summary>
+    private sealed class Root(IReadOnlyList<TreeFile> sorted)
+    {
+        public IReadOnlyList<TreeFile> Sorted => sorted;
+
+        public Dictionary<PackPath, TreeFile> ByPath { get; } = sorted.ToDictionary(f => f.Path);
+
+        public Lazy<FoldedPaths> Folded { get; } = new(() => FoldedPaths.Of(sorted));
+    }
+
+    /// <summary>A tree while edits are applied to it.</summary>
+    internal sealed class Draft(FileTree before)
+    {
+        private readonly Lazy<FoldedPaths> folded = new(() => FoldedPaths.Of(before.changes.Values.OfType<TreeFile>().Where(f => !before.root.ByPath.ContainsKey(f.Path))));
+
+        public Dictionary<PackPath, TreeFile?> Changes { get; } = new(before.changes);
+
+        /// <summary>Paths that are there now and were not before.</summary>
+        public IEnumerable<PackPath> Added => Changes.Where(c => c.Value is not null && before.Find(c.Key) is null).Select(c => c.Key);
+
+        /// <summary>Paths that came in by edits, those before this among them.</summary>
+        public FoldedPaths Folded => folded.Value;
+
+        /// <summary>The file at a path, or null.</summary>
+        public TreeFile? Find(PackPath path) => Changes.TryGetValue(path, out var changed) ? changed : before.root.ByPath.GetValueOrDefault(path);
+
+        /// <summary>Puts a file at its path, or takes the one there away.</summary>
+        public void Set(PackPath path, TreeFile? file) => Changes[path] = file;
     }
 }

@@ -40,6 +40,9 @@ public enum PathProblem
     /// <summary>It differs from another name in the same tree in case only, or not at all.</summary>
     Collides,
 
+    /// <summary>It is the name of a file and of a folder in the same tree.</summary>
+    FileAndFolder,
+
     /// <summary>It is a symbolic link or another file that is not a plain one.</summary>
     NotAPlainFile,
 }
@@ -62,6 +65,7 @@ public static class PathProblems
         PathProblem.TooLong => "is longer than 400 characters",
         PathProblem.NotNormal => "is not in Unicode normal form C",
         PathProblem.Collides => "differs from another name in upper and lower case only, or not at all",
+        PathProblem.FileAndFolder => "belongs to a file and a folder at once",
         PathProblem.NotAPlainFile => "is a link or another file that is not a plain one",
         _ => throw new ArgumentOutOfRangeException(nameof(problem)),
     };

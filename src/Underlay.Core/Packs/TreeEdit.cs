@@ -8,47 +8,55 @@ public abstract record TreeEdit
     }
 
     /// <summary>The paths that it changes, as they were or become.</summary>
-    internal abstract IEnumerable<PackPath> Touches { get; }
+    /// <summary>The paths that it changes.</summary>
+    public abstract IEnumerable<PackPath> Touches { get; }
 
-    internal abstract void ApplyTo(Dictionary<PackPath, TreeFile> files);
+    internal abstract void ApplyTo(FileTree.Draft files);
 
     /// <summary>Writes a file, new or in the place of the one there.</summary>
     public sealed record Write(PackPath Path, ReadOnlyMemory<byte> Bytes) : TreeEdit
     {
-        internal override IEnumerable<PackPath> Touches => [Path];
+        /// <inheritdoc/>
+        public override IEnumerable<PackPath> Touches => [Path];
 
-        internal override void ApplyTo(Dictionary<PackPath, TreeFile> files) =>
-            files[Path] = new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes));
+        internal override void ApplyTo(FileTree.Draft files) =>
+            files.Set(Path, new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes)));
     }
 
     /// <summary>Puts a file, new or in the place of the one there, whose bytes are read when they are asked for.</summary>
     public sealed record Put(TreeFile File) : TreeEdit
     {
-        internal override IEnumerable<PackPath> Touches => [File.Path];
+        /// <inheritdoc/>
+        public override IEnumerable<PackPath> Touches => [File.Path];
 
-        internal override void ApplyTo(Dictionary<PackPath, TreeFile> files) => files[File.Path] = File;
+        internal override void ApplyTo(FileTree.Draft files) => files.Set(File.Path, File);
     }
 
     /// <summary>Moves a file to a path that is free.</summary>
     public sealed record Move(PackPath From, PackPath To) : TreeEdit
     {
-        internal override IEnumerable<PackPath> Touches => [From, To];
+        /// <inheritdoc/>
+        public override IEnumerable<PackPath> Touches => [From, To];
 
-        internal override void ApplyTo(Dictionary<PackPath, TreeFile> files)
+        internal override void ApplyTo(FileTree.Draft files)
         {
-            if (!files.Remove(From, out var file)) throw new InvalidOperationException($"There is no file {From} to move.");
-            if (!files.TryAdd(To, file with { Path = To })) throw new InvalidOperationException($"A file {To} is already there.");
+            var file = files.Find(From) ?? throw new InvalidOperationException($"There is no file {From} to move.");
+            files.Set(From, null);
+            if (files.Find(To) is not null) throw new InvalidOperationException($"A file {To} is already there.");
+            files.Set(To, file with { Path = To });
         }
     }
 
     /// <summary>Takes a file away.</summary>
     public sealed record Delete(PackPath Path) : TreeEdit
     {
-        internal override IEnumerable<PackPath> Touches => [Path];
+        /// <inheritdoc/>
+        public override IEnumerable<PackPath> Touches => [Path];
 
-        internal override void ApplyTo(Dictionary<PackPath, TreeFile> files)
+        internal override void ApplyTo(FileTree.Draft files)
         {
-            if (!files.Remove(Path)) throw new InvalidOperationException($"There is no file {Path} to delete.");
+            if (files.Find(Path) is null) throw new InvalidOperationException($"There is no file {Path} to delete.");
+            files.Set(Path, null);
         }
     }
 }

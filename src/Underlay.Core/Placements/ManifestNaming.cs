@@ -8,7 +8,9 @@ public static class ManifestNaming
 {
     /// <summary>The path that the manifest names for a place, or the one that a new file there gets.</summary>
     public static PackPath PathOf(ManifestFacts manifest, Place place) =>
-        manifest.FindPath(place.ManifestField!) ?? PackPath.Parse($"{place.Key}.png");
+        manifest.FindPath(place.ManifestField!) ?? UsualPath(place);
+
+    private static PackPath UsualPath(Place place) => PackPath.Parse($"{place.Key}.png");
 
     /// <summary>The edits that make the manifest name a file which was placed where such a file goes; none when it names one already or cannot be read.</summary>
     /// <param name="profile">The host.</param>
@@ -16,6 +18,8 @@ public static class ManifestNaming
     /// <param name="path">Where the file was placed.</param>
     public static IReadOnlyList<TreeEdit> Edits(HostProfile profile, FileTree tree, PackPath path)
     {
+        // Only such a path can be one that the manifest does not name yet.
+        if (!profile.Places.Any(p => p.ManifestField is not null && UsualPath(p) == path)) return [];
         var manifest = ManifestFacts.Read(profile, tree);
         if (!manifest.IsSound) return [];
         var place = profile.Places.FirstOrDefault(p => p.ManifestField is { } field && manifest.Text!.Find(field) is null && PathOf(manifest, p) == path);

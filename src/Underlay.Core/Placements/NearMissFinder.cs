@@ -11,7 +11,8 @@ namespace Underlay.Core.Placements;
 /// <param name="Slip">The slip in words: "one letter".</param>
 /// <param name="FitsContent">Whether the file's bytes are of the format that the target wants.</param>
 /// <param name="Picture">The format of the picture that the target wants; null where it wants none.</param>
-public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent, PictureFormat? Picture);
+/// <param name="Folder">The folder or folders that are too many, where that is the slip; else null.</param>
+public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent, PictureFormat? Picture, string? Folder = null);
 
 /// <summary>Finds the paths that an author may have meant.</summary>
 public static class NearMissFinder
@@ -23,10 +24,10 @@ public static class NearMissFinder
     /// <param name="file">A file of the pack outside every place.</param>
     public static IReadOnlyList<NearMissCandidate> OfUnplaced(Overlay overlay, TreeFile file)
     {
-        var found = new Dictionary<PackPath, string>();
-        foreach (var (text, slip) in Variants(overlay, file.Path))
-            if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target)) found.TryAdd(target, slip);
-        var all = found.Select(f => Candidate(overlay, file, f.Key, f.Value)).ToList();
+        var found = new Dictionary<PackPath, (string Slip, string? Folder)>();
+        foreach (var (text, slip, folder) in Variants(overlay, file.Path))
+            if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target)) found.TryAdd(target, (slip, folder));
+        var all = found.Select(f => Candidate(overlay, file, f.Key, f.Value.Slip) with { Folder = f.Value.Folder }).ToList();
         // What the bytes are tells more than the name: then what they could be saved as, and what the base has.
         var likely = FirstThatAre(all, c => c.FitsContent, c => c.Picture is not null == IsPicture(file));
         return [.. FirstThatAre(likely, c => overlay.Base.Find(c.Target) is not null).OrderBy(c => overlay.PackHas(c.Target)).ThenBy(c => c.Target)];
@@ -49,9 +50,18 @@ public static class NearMissFinder
             .SelectMany(targets => targets)
             .ToList();
         if (missing.Count == 0) return ([], []);
-        var candidates = overlay.Base.In(placement.Place)
-            .Where(f => !overlay.PackHas(f.Path) && Slips.AreOneApart(f.Bindings.Find(hole)!, name))
-            .Select(f => new NearMissCandidate(f.Path, "one letter", FitsContent: true, placement.Place.Content == PlaceContent.Picture ? placement.Place.Format : null))
+        PictureFormat? format = placement.Place.Content == PlaceContent.Picture ? placement.Place.Format : null;
+        // Names that the base has in this place, and names of the pack's own things that lack this very file.
+        var names = overlay.Base.In(placement.Place).Select(f => f.Bindings.Find(hole)!)
+            .Concat(overlay.Profile.Groups.Of(placement.Place).SelectMany(overlay.Pack.In).Where(p => p.Place != placement.Place).Select(p => p.Bindings.Find(hole)).OfType<string>());
+        var candidates = names
+            .Where(n => n != name && Slips.AreOneApart(n, name))
+            .Distinct(StringComparer.Ordinal)
+            .Select(n => pattern.Fill(placement.Bindings.With(hole, n)))
+            .OfType<PackPath>()
+            .Where(p => !overlay.PackHas(p))
+            .Select(p => new NearMissCandidate(p, "one letter", FitsContent: true, format))
+            .OrderBy(c => c.Target)
             .ToList();
         return (candidates, missing);
     }
@@ -87,19 +97,40 @@ public static class NearMissFinder
         return new NearMissCandidate(target, slip, fits, wanted);
     }
 
-    private static IEnumerable<(string Path, string Slip)> Variants(Overlay overlay, PackPath path)
+    private static IEnumerable<(string Path, string Slip, string? Folder)> Variants(Overlay overlay, PackPath path)
     {
         var segments = path.Segments;
-        for (var i = 0; i < segments.Length - 1; i++)
-            yield return (string.Join('/', segments.Where((_, at) => at != i)), "one folder");
-        yield return (path.Value.ToLowerInvariant(), "upper or lower case");
-        yield return (path.Value.Replace(' ', '_').Replace('-', '_'), "a space or hyphen");
+        // Folders around everything, one or more; then one in the middle.
+        for (var outer = 1; outer < segments.Length; outer++)
+            yield return (string.Join('/', segments.Skip(outer)), outer == 1 ? "one folder" : $"{outer} folders", string.Join('/', segments.Take(outer)));
+        for (var i = 1; i < segments.Length - 1; i++)
+            yield return (string.Join('/', segments.Where((_, at) => at != i)), "one folder", string.Join('/', segments.Take(i + 1)));
+        yield return (path.Value.ToLowerInvariant(), "upper or lower case", null);
+        yield return (path.Value.Replace(' ', '_').Replace('-', '_'), "a space or hyphen", null);
         var folder = path.Value[..^path.FileName.Length];
-        foreach (var name in OtherExtensions(overlay, path.FileName)) yield return (folder + name, "its extension");
+        foreach (var name in OtherExtensions(overlay, path.FileName)) yield return (folder + name, "its extension", null);
         foreach (var fixedPath in FixedPaths(overlay).Append(overlay.Profile.Manifest.Path))
-            if (Slips.AreOneApart(fixedPath.Value, path.Value)) yield return (fixedPath.Value, "one letter");
+            if (Slips.AreOneApart(fixedPath.Value, path.Value)) yield return (fixedPath.Value, "one letter", null);
         foreach (var place in overlay.Profile.Places)
-            if (place.Pattern is { } pattern && OneLetterAway(pattern, segments) is { } near) yield return (near, "one letter");
+            if (place.Pattern is { } pattern && OneLetterAway(pattern, segments) is { } near) yield return (near, "one letter", null);
+        foreach (var target in WantedBeside(overlay, path)) yield return (target.Value, "its name", null);
+    }
+
+    /// <summary>
+    /// Files that others need and nobody has, in the folder of a file whose name ends like theirs: "jug_skin.png" beside a ware
+    /// without "skin.png".
+    /// </summary>
+    private static IEnumerable<PackPath> WantedBeside(Overlay overlay, PackPath path)
+    {
+        if (path.Value.LastIndexOf('/') is not (> 0 and var slash)) yield break;
+        var words = NameWords.Of(path.FileName[..Math.Max(1, path.FileName.IndexOf('.', StringComparison.Ordinal))]).Words;
+        foreach (var place in overlay.Profile.Places)
+        {
+            if (place.Pattern is not { } pattern || pattern.Segments[^1] is not { Hole: null, Before: var name }) continue;
+            if (!PackPath.TryParse(path.Value[..(slash + 1)] + name, out var target, out _) || overlay.PackHas(target) || overlay.Base.Find(target) is not null) continue;
+            if (pattern.Match(target) is null || !words.Contains(name[..name.IndexOf('.', StringComparison.Ordinal)])) continue;
+            if (Path.GetExtension(name).Equals(Path.GetExtension(path.FileName), StringComparison.OrdinalIgnoreCase)) yield return target;
+        }
     }
 
     /// <summary>The name with its last extension cut off, changed or added.</summary>

@@ -1,169 +1,216 @@
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
-using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Placements;
 
-/// <summary>A path at which a file of the tray may belong.</summary>
-/// <param name="Target">The path.</param>
-/// <param name="Place">Its place.</param>
-/// <param name="Confidence">From 0 to 1.</param>
-/// <param name="Reason">Why, in words: "the name but for “copy 2”, 56 x 56 as wanted".</param>
-public sealed record PlacementCandidate(PackPath Target, Place Place, double Confidence, string Reason);
-
-/// <summary>The candidates for one file of the tray, likeliest first.</summary>
-/// <param name="File">The file.</param>
-/// <param name="Candidates">At most a handful; empty when nothing is likely.</param>
-public sealed record PlacementAdvice(TreeFile File, IReadOnlyList<PlacementCandidate> Candidates)
-{
-    private const double Sure = 0.8;
-    private const double Lead = 0.1;
-
-    /// <summary>True when the first candidate can be accepted without looking: likely, and well ahead of the second.</summary>
-    public bool IsSure =>
-        Candidates.Count > 0
-        && Candidates[0].Confidence >= Sure
-        && (Candidates.Count == 1 || Candidates[0].Confidence - Candidates[1].Confidence >= Lead);
-}
-
-/// <summary>Tells where the files of a tray belong, from their paths, names, sizes and contents.</summary>
+/// <summary>
+/// Tells where the files of a tray belong, from their paths, names, sizes, contents and looks. What fits a path's end comes
+/// first; a number, member or name to the letter tells more than any look; what nothing tells apart is offered alike.
+/// </summary>
 public sealed class Placer
 {
-    private const int MostCandidates = 6;
+    private const int MostOthers = 6;
+    private const int MostLooks = 64;
     private const double Least = 0.3;
+    private const double Untold = 0.3;
+    private const double LikeOwn = 0.08;
+    private const double LookStep = 0.05;
 
     private readonly Overlay overlay;
-    private readonly List<Known> known;
+    private readonly KnownTargets known;
+    private readonly NewTargets newTargets;
 
     /// <summary>A placer for a pack, which knows the base's names and the pack's own.</summary>
     public Placer(Overlay overlay)
     {
         this.overlay = overlay;
-        var names = overlay.Base.Files.Where(f => f.Place is not null).Select(f => (Place: f.Place!, f.Bindings))
-            .Concat(overlay.Pack.Placements.Select(p => (p.Place, p.Bindings)));
-        // A thing that has one file may get the others of its group too.
-        known =
-        [
-            .. names
-                .SelectMany(n => overlay.Profile.Groups.Of(n.Place).Select(p => (Place: p, Path: p.Pattern?.Fill(n.Bindings), n.Bindings)))
-                .Where(n => n.Path is not null)
-                .DistinctBy(n => n.Path)
-                .Select(n => new Known(n.Path!.Value, n.Place, IdentityOf(n.Place, n.Bindings), RoleOf(n.Place), overlay.Base.Find(n.Path.Value))),
-        ];
+        known = new KnownTargets(overlay);
+        newTargets = new NewTargets(overlay);
     }
 
     /// <summary>Where a file may belong.</summary>
     public PlacementAdvice Advise(TreeFile file)
     {
-        var content = Content.Of(file);
+        var content = TrayContent.Of(file);
+        var spoken = new SpokenPath(file.Path);
         var found = new Dictionary<PackPath, PlacementCandidate>();
-        void Add(PackPath target, Place place, double confidence, string reason)
+        void Add(PlacementCandidate candidate)
         {
-            if (content.Conversion.Length > 0) reason = $"{reason}; {content.Conversion}";
-            if (!found.TryGetValue(target, out var other) || other.Confidence < confidence) found[target] = new PlacementCandidate(target, place, confidence, reason);
+            var told = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PictureFormat.Png } ? candidate with { Reason = $"{candidate.Reason}; {content.Conversion}" } : candidate;
+            if (!found.TryGetValue(told.Target, out var other) || other.Confidence < told.Confidence) found[told.Target] = told;
         }
 
         if (content.Is is { } kind)
         {
-            ByPath(file, content, kind, Add);
-            if (content.Entry is { } entry) ByEntry(entry, Add);
-            ByName(file, content, kind, Add);
-            ByManifest(file, content, kind, Add);
-            if (found.Count == 0 && content.Size is { } size) BySize(size, Add);
+            foreach (var candidate in ByPath(file, content, kind)) Add(candidate);
+            if (content.Entry is { } entry) foreach (var candidate in ByEntry(entry)) Add(candidate);
+            if (content.Header is { } header) foreach (var candidate in ByHeader(header)) Add(candidate);
+            if (kind is PlaceContent.Picture or PlaceContent.Entry) foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
+            foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
+            if (found.Count == 0) foreach (var candidate in BySize(content)) Add(candidate);
+            foreach (var candidate in newTargets.For(spoken, content)) if (!found.ContainsKey(candidate.Target)) Add(candidate);
         }
 
-        else ByOwnPath(file, Add);
-        return new PlacementAdvice(file, [.. found.Values.Where(c => c.Confidence >= Least).OrderByDescending(c => c.Confidence).ThenBy(c => c.Target).Take(MostCandidates)]);
+        if (ByManifestItself(file, content) is { } manifest) Add(manifest);
+        return new PlacementAdvice(file, Order(found.Values, content));
     }
 
-    private static string[] IdentityOf(Place place, Bindings bindings) =>
-        [.. place.Pattern!.Placeholders.SelectMany(p => bindings.Find(p)!.Split('_'))];
-
-    /// <summary>The words of a path that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
-    private string[] RoleOf(Place place)
+    /// <summary>The likeliest first; all that are as likely as the first, those that look most like the base's before the others.</summary>
+    private List<PlacementCandidate> Order(IEnumerable<PlacementCandidate> candidates, TrayContent content)
     {
-        var last = place.Pattern!.Text[(place.Pattern.Text.LastIndexOf('/') + 1)..];
-        if (!last.Contains('{', StringComparison.Ordinal)) return [.. NameWords.Of(last[..last.IndexOf('.', StringComparison.Ordinal)]).Words];
-        // A file that is called by its thing's name alone: beside others of its group, a folder of its own tells it apart.
-        var first = overlay.Profile.Groups.Of(place)[0];
-        if (first == place || place.Content != PlaceContent.Picture) return [];
-        return [.. Folders(place).Except(Folders(first), StringComparer.Ordinal).Where(w => overlay.Profile.Places.Count(p => p.Pattern is not null && Folders(p).Contains(w, StringComparer.Ordinal)) < 4)];
+        var sorted = candidates.Where(c => c.Confidence >= Least).OrderByDescending(c => c.Confidence).ThenBy(c => c.Target).ToList();
+        var equals = sorted.TakeWhile(c => c.Confidence == sorted[0].Confidence).ToList();
+        if (equals.Count > 1 && equals.Count <= MostLooks && content.Picture is { } picture && RankByLook(equals, picture) is { } ranked) sorted = [.. ranked, .. sorted.Skip(equals.Count)];
+        return [.. sorted.Take(Math.Max(equals.Count, MostOthers))];
     }
 
-    /// <summary>The folders of a place's paths that have no hole.</summary>
-    private static IEnumerable<string> Folders(Place place) => place.Pattern!.Text.Split('/').SkipLast(1).Where(s => !s.Contains('{', StringComparison.Ordinal));
+    private List<PlacementCandidate>? RankByLook(List<PlacementCandidate> equals, Images.RgbaPicture picture)
+    {
+        var coarse = LookRank.Coarse(picture);
+        var ranked = equals.Select(c => (Candidate: c, Distance: LookRank.Distance(overlay, coarse, c.Target))).OrderBy(c => c.Distance ?? double.MaxValue).ThenBy(c => c.Candidate.Target).ToList();
+        if (ranked[0].Distance is not { } nearest || ranked[1].Distance is not { } next) return null;
+        // A look that stands out lifts one above its equals; it never makes it sure.
+        if (nearest <= LikeOwn && next > nearest * 2) ranked[0] = (ranked[0].Candidate with { Confidence = ranked[0].Candidate.Confidence + LookStep, Reason = $"{ranked[0].Candidate.Reason}; it looks like the base’s" }, nearest);
+        return [.. ranked.Select(r => r.Candidate)];
+    }
 
     /// <summary>The path as it is, or without some of its outer folders.</summary>
-    private void ByPath(TreeFile file, Content content, PlaceContent kind, Action<PackPath, Place, double, string> add)
+    private IEnumerable<PlacementCandidate> ByPath(TreeFile file, TrayContent content, PlaceContent kind)
     {
         var segments = file.Path.Segments;
         for (var skip = 0; skip < segments.Length; skip++)
         {
             if (!PackPath.TryParse(string.Join('/', segments.Skip(skip)), out var path, out _)) continue;
-            if (overlay.Profile.Locate(path, overlay.Pack.Edition) is not { } located || located.Place.Content != kind || (kind == PlaceContent.Picture && located.Place.Format != content.Format)) continue;
-            var ofBase = overlay.Base.Find(path) is not null;
+            if (overlay.Profile.Locate(path, overlay.Edition) is not { } located || !Takes(located.Place, content, kind)) continue;
+            var own = overlay.Base.Find(path);
+            var fit = PlaceFit.Of(overlay, located.Place, located.Bindings, own, content);
             var reason = skip == 0 ? "the path is the host’s own" : $"the path is the host’s own but for “{string.Join('/', segments.Take(skip))}”";
-            add(path, located.Place, (ofBase ? 1 : 0.92) - (skip == 0 ? 0 : 0.02), ofBase ? reason : $"{reason}; a new name");
-            return;
+            yield return new PlacementCandidate(path, located.Place, (own is not null ? 1 : 0.92) - (skip == 0 ? 0 : 0.02), own is not null ? reason : $"{reason}; a new name", own is null && !overlay.PackHas(path), fit.Doubt);
+            yield break;
         }
     }
 
-    /// <summary>Tables and indexes have no look of their own: their paths alone tell.</summary>
-    private void ByOwnPath(TreeFile file, Action<PackPath, Place, double, string> add)
+    /// <summary>True where the file could stand in the place by its content: a picture of any format can be made one of another.</summary>
+    private static bool Takes(Place place, TrayContent content, PlaceContent kind) =>
+        place.Content == kind && (kind != PlaceContent.Picture || place.Format == PictureFormat.Png || content.Format == "DDS");
+
+    /// <summary>A table under another name is known by its columns.</summary>
+    private IEnumerable<PlacementCandidate> ByHeader(IReadOnlyList<string> header)
     {
-        var segments = file.Path.Segments;
-        for (var skip = 0; skip < segments.Length; skip++)
+        foreach (var file in overlay.Base.Files)
         {
-            if (!PackPath.TryParse(string.Join('/', segments.Skip(skip)), out var path, out _) || overlay.Profile.Locate(path, overlay.Edition) is not { Place: { Content: PlaceContent.Table or PlaceContent.Index } place }) continue;
-            add(path, place, 0.95, "the path is the host’s own");
-            return;
+            if (file is not { Place.Table: { } shape, Facts.Table: { Columns.Count: > 1 } own } || !header.Contains(shape.Key)) continue;
+            var columns = header.Where(c => c != shape.Merge).ToHashSet(StringComparer.Ordinal);
+            if (columns.IsSubsetOf(own.Columns)) yield return new PlacementCandidate(file.Path, file.Place, columns.Count == own.Columns.Count ? 0.75 : 0.6, $"its columns are those of {file.Place.One}");
         }
     }
 
     /// <summary>An entry that one kind accepts goes where its id, or failing that its name, says.</summary>
-    private void ByEntry(JsonText entry, Action<PackPath, Place, double, string> add)
+    private IEnumerable<PlacementCandidate> ByEntry(JsonText entry)
     {
         foreach (var place in overlay.Profile.Places)
         {
-            if (place.Kind is not { } kind || place.Pattern is null || kind.Judge(entry).Count > 0) continue;
-            foreach (var names in place.RulesOf<NamesAgreeRule>(overlay.Pack.Edition))
+            if (place.Kind is not { } kind || place.Pattern is null || !place.Editions.Holds(overlay.Edition) || kind.Judge(entry).Count > 0) continue;
+            foreach (var names in place.RulesOf<NamesAgreeRule>(overlay.Edition))
             {
                 if (entry.FindString(names.Field) is not { } id) continue;
                 var name = id[(id.LastIndexOf('.') + 1)..];
-                if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is { } target) add(target, place, 0.95, $"its id is “{id}”");
+                if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is { } target) yield return new PlacementCandidate(target, place, 0.95, $"its id is “{id}”", overlay.Base.Find(target) is null && !overlay.PackHas(target));
             }
         }
     }
 
-    private void ByName(TreeFile file, Content content, PlaceContent kind, Action<PackPath, Place, double, string> add)
+    private List<PlacementCandidate> ByName(SpokenPath spoken, TrayContent content, PlaceContent kind)
     {
-        var segments = file.Path.Segments;
-        var own = NameWords.Of(Stem(segments[^1]));
-        var parent = segments.Length > 1 ? NameWords.Of(segments[^2]).Words : [];
-        foreach (var item in known)
+        var candidates = known.WithAny(spoken.Pieces).ToList();
+        var scored = candidates.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>().ToList();
+        // Only where no thing is named does the word for its part alone tell anything.
+        if (scored.Count == 0) scored = [.. spoken.Name.Words.SelectMany(known.WithRole).Distinct().Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
+        return scored;
+    }
+
+    private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
+    {
+        if (!Takes(target.Place, content, kind) && !IsDdsOfBase(target)) return null;
+        if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
+        var match = NameMatch.Of(spoken, target);
+        var fit = PlaceFit.Of(overlay, target.Place, target.Bindings, target.Base, content);
+        if (Likelihood(match, fit, target) is not { } score) return null;
+        var left = spoken.Name.LeftOut.Length > 0 && match is { IsTold: true, Number: Told.Whole } && target is { Number: null, Choice: null } ? $" but for “{spoken.Name.LeftOut}”" : "";
+        var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, 0.97), fit.Doubt);
+        if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
+        if (IsDdsOfBase(target) && content.Format != "DDS") return new PlacementCandidate(target.Path, target.Place, confidence, $"{Says(match, target)}{left}{fit.Says}; the base has a DDS here, which beats every PNG: yours becomes one", Doubt: doubt);
+        return new PlacementCandidate(target.Path, target.Place, StandsBack(target) ? Math.Min(confidence, 0.5) : confidence, $"{Says(match, target)}{left}{fit.Says}", target.Base is null && !overlay.PackHas(target.Path), doubt);
+    }
+
+    /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
+    private static bool IsDdsOfBase(KnownTarget target) => target is { Place: { Content: PlaceContent.Picture, Format: PictureFormat.Dds }, Base: not null };
+
+    /// <summary>True where the host would use another file in place of this one.</summary>
+    private bool StandsBack(KnownTarget target) =>
+        target.Place.RulesOf<OutrankedByRule>(overlay.Edition).Any(r => overlay.FirstShown(r.Places, target.Bindings) is not null);
+
+    /// <summary>How likely a target is by what is said of it; null where nothing is.</summary>
+    private static double? Likelihood(NameMatch match, PlaceFit fit, KnownTarget target)
+    {
+        var needsRole = target.Role.Count > 0;
+        var tail = match.TailLength > 1 || (match is { TailLength: 1, IsTold: true } && target.Identity.Count == 0) ? 0.04 * Math.Min(2, match.TailLength) : 0;
+        if (match.IsTold)
         {
-            if (item.Place.Content != kind || (kind == PlaceContent.Picture && item.Place.Format != content.Format)) continue;
-            if (content.Entry is { } entry && item.Place.Kind!.Judge(entry).Count > 0) continue;
-            var match = Match(item, own, parent);
-            if (match.Score <= 0) continue;
-            var (size, says) = JudgeSize(item, content.Size);
-            var left = own.LeftOut.Length > 0 ? $" but for “{own.LeftOut}”" : "";
-            add(item.Path, item.Place, Math.Clamp(match.Score + size, 0, 0.97), $"{match.Says}{left}{says}");
+            var identity = match.Identity == Told.Whole && match.Number == Told.Whole ? 0.9 : 0.83;
+            if (needsRole) return (match.HasRole ? identity : fit.IsAllowed && fit.IsExact ? 0.6 : 0.56) + tail;
+            // A number or a member alone may be a version: the place, or a size that it alone has, has to speak for it too.
+            if (target.Identity.Count == 0 && !match.HasPlace) return fit.IsAllowed && fit.IsExact ? 0.82 + tail : 0.4;
+            return identity - (match.FromFolder || match.HasPlace ? 0 : 0.02) + tail;
         }
+
+        if (match.Suffix.Length > 0) return 0.55;
+        if (match.Identity == Told.Part && match.Share >= 0.5 && match.Number >= Told.Slip && match.Choice == Told.Whole) return needsRole && !match.HasRole ? null : needsRole ? 0.3 + (match.Share * 0.4) : match.Share * match.Share * 0.9;
+        if (match.Identity is Told.No or Told.Part && match.Share < 0.5)
+        {
+            var saysMember = (target.Choice is not null && match.Choice == Told.Whole) || (target.Number is not null && match.Number >= Told.Slip);
+            return match.Identity == Told.No && (saysMember || (needsRole && match.HasRole)) && fit.Doubt is null ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
+        }
+
+        return null;
+    }
+
+    private static double SizeBonus(PlaceFit fit)
+    {
+        if (fit.Says.Length == 0) return 0;
+        // Where the place takes one size only, a picture of that size says a lot.
+        if (fit.IsAllowed) return fit.IsExact ? 0.25 : 0.06;
+        return fit.IsSameShape ? -0.04 : -0.2;
+    }
+
+    private static string Says(NameMatch match, KnownTarget target)
+    {
+        var role = target.Role.Count > 0 && match.HasRole ? $"“{string.Join(' ', target.Role)}”" : "";
+        var member = target.Choice is not null && match.Choice == Told.Whole ? $"“{target.Choice}”" : target.Number is not null && match.Number >= Told.Slip ? $"the number {target.Number}" : "";
+        var name = target.Identity.Count == 0 ? "" : match switch
+        {
+            { Identity: Told.Whole, FromFolder: true } => "the folder has its name",
+            { Identity: Told.Whole } => "the name",
+            { Identity: Told.Slip } => "the name but for a letter",
+            { Suffix.Length: > 0 } => $"the name and “{match.Suffix}”",
+            { Identity: Told.Part, Share: >= 0.5 } => "part of the name",
+            _ => "",
+        };
+        var parts = new[] { name, member, role }.Where(p => p.Length > 0).ToList();
+        return parts.Count == 0 ? "the size" : string.Join(" and ", parts);
     }
 
     /// <summary>A place whose one path the manifest names: what is called like it, or has the only size that it takes.</summary>
-    private void ByManifest(TreeFile file, Content content, PlaceContent kind, Action<PackPath, Place, double, string> add)
+    private IEnumerable<PlacementCandidate> ByManifest(SpokenPath spoken, TrayContent content, PlaceContent kind)
     {
-        var words = NameWords.Of(Stem(file.Path.FileName)).Words;
-        foreach (var place in overlay.Profile.Places.Where(p => p.ManifestField is not null && p.Content == kind && p.Editions.Holds(overlay.Pack.Edition)))
+        foreach (var place in overlay.Profile.Places.Where(p => p.ManifestField is not null && p.Content == kind && p.Editions.Holds(overlay.Edition)))
         {
-            var fits = content.Size is { } size && ExactRule(place)?.Judge(size) is null && ExactRule(place) is not null;
-            var named = words.Contains(place.Key, StringComparer.Ordinal);
+            var rule = place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault(r => r.IsExact);
+            var fits = content.Size is { } size && rule is not null && rule.Judge(size) is null;
+            var named = spoken.Name.Words.Contains(place.Key, StringComparer.Ordinal);
             if (!fits && !named) continue;
             var says = (fits, named) switch
             {
@@ -171,107 +218,28 @@ public sealed class Placer
                 (true, false) => $"{content.Size} as {place.One} has it",
                 _ => "the name",
             };
-            var target = ManifestNaming.PathOf(overlay.Pack.Manifest, place);
             var naming = overlay.Pack.Manifest.FindPath(place.ManifestField!) is null ? "; the manifest will name it" : "";
-            add(target, place, fits && named ? 0.97 : fits ? 0.7 : 0.6, says + naming);
+            yield return new PlacementCandidate(ManifestNaming.PathOf(overlay.Pack.Manifest, place), place, fits && named ? 0.97 : fits ? 0.7 : 0.6, says + naming);
         }
+    }
+
+    /// <summary>The manifest of a folder that was dropped in whole.</summary>
+    private PlacementCandidate? ByManifestItself(TreeFile file, TrayContent content)
+    {
+        var rule = overlay.Profile.Manifest;
+        var isCalledSo = file.Path.FileName == rule.Path.FileName;
+        var title = rule.Format == ManifestFormat.Json ? content.Entry is { } json && rule.Kind.Judge(json).Count == 0 ? json.FindString(rule.TitleField) : null
+            : isCalledSo && TomlText.Parse(file.ReadAll()) is { Problem: null } toml && rule.Kind.Judge(toml).Count == 0 ? toml.FindString(rule.TitleField) : null;
+        if (!isCalledSo && title is null) return null;
+        return new PlacementCandidate(rule.Path, null, isCalledSo ? 0.9 : 0.7, title is null ? "it is called like the manifest" : $"it is the manifest of “{title}”", Doubt: overlay.PackHas(rule.Path) ? "the pack has a manifest already" : null);
     }
 
     /// <summary>Without a name to go by, a size that one place alone takes says at least which place it is.</summary>
-    private void BySize(PixelSize size, Action<PackPath, Place, double, string> add)
+    private IEnumerable<PlacementCandidate> BySize(TrayContent content)
     {
-        var places = overlay.Profile.Places.Where(p => ExactRule(p)?.Judge(size) is null && ExactRule(p) is not null && p.Pattern is not null).ToList();
-        if (places is not [var place]) return;
-        foreach (var item in known.Where(k => k.Place == place && !overlay.PackHas(k.Path)).OrderBy(k => k.Path).Take(MostCandidates))
-            add(item.Path, place, Least, $"{size} fits {place.Title.ToLowerInvariant()} only");
-    }
-
-    /// <summary>The rule of a place that takes one size only, or null.</summary>
-    private SizeRule? ExactRule(Place place) =>
-        place.RulesOf<SizeRule>(overlay.Pack.Edition).FirstOrDefault(r => r.Width.Least == r.Width.Most && r.Height.Least == r.Height.Most);
-
-    /// <summary>How well the words of a file fit a thing and the role of one of its files.</summary>
-    private static (double Score, string Says) Match(Known item, NameWords own, IReadOnlyList<string> parent)
-    {
-        var role = item.Role.Length > 0 && item.Role.All(own.Words.Contains);
-        var names = own.Words.Where(w => !item.Role.Contains(w, StringComparer.Ordinal)).ToList();
-        // A file that is called by its role alone belongs to the thing that its folder names.
-        var fromParent = role && names.Count == 0;
-        if (fromParent) names = [.. parent];
-        if (names.Count == 0) return (0, "");
-        var (likeness, slips) = Likeness(names, item.Identity);
-        if (likeness < 0.5) return (0, "");
-        var says = likeness >= 1 ? slips > 0 ? "the name but for a letter" : fromParent ? "the folder has its name" : "the name" : "part of the name";
-        var likely = likeness * likeness * (slips > 0 ? 0.85 : 0.92);
-        if (item.Role.Length == 0) return (likely - 0.02, says);
-        // Half of a thing's name with the right role is worth a look, though never sure.
-        return role ? (Math.Max(likely, likeness * 0.7), $"{says} and “{string.Join(' ', item.Role)}”") : (likely * 0.62, says);
-    }
-
-    /// <summary>The share of words that both have, near words counted; words run together count as the whole.</summary>
-    private static (double Share, int Slips) Likeness(List<string> words, string[] identity)
-    {
-        var (joined, wanted) = (string.Concat(words), string.Concat(identity));
-        if (joined == wanted) return (1, 0);
-        if (Slips.AreOneApart(joined, wanted) && wanted.Length > 4) return (1, 1);
-        var rest = new List<string>(identity);
-        int hits = 0, slips = 0;
-        foreach (var word in words)
-        {
-            var at = rest.IndexOf(word);
-            if (at < 0)
-            {
-                at = rest.FindIndex(r => r.Length > 3 && Slips.AreOneApart(r, word));
-                if (at >= 0) slips++;
-            }
-
-            if (at < 0) continue;
-            rest.RemoveAt(at);
-            hits++;
-        }
-
-        return ((double)hits / (words.Count + identity.Length - hits), slips);
-    }
-
-    private (double Score, string Says) JudgeSize(Known item, PixelSize? size)
-    {
-        if (size is not { } picture) return (0, "");
-        var rules = item.Place.RulesOf<SizeRule>(overlay.Pack.Edition).ToList();
-        var ofBase = item.Base?.Facts.Picture?.Header?.Size;
-        var allowed = rules.All(r => r.Judge(picture) is null);
-        // Where the place takes one size only, a picture of that size says a lot.
-        var exact = ExactRule(item.Place) is not null;
-        if (ofBase == picture && allowed) return (exact ? 0.25 : 0.06, $", {picture} as the base’s");
-        if (allowed && exact) return (0.25, $", {picture} as wanted");
-        if (allowed) return (0, "");
-        var wanted = rules[0].Nearest(picture);
-        var sameShape = (long)wanted.Width * picture.Height == (long)wanted.Height * picture.Width;
-        return (sameShape ? -0.04 : -0.2, $", {picture} would be fitted to {wanted}");
-    }
-
-    private static string Stem(string name)
-    {
-        var dot = name.IndexOf('.', StringComparison.Ordinal);
-        return dot > 0 ? name[..dot] : name;
-    }
-
-    private sealed record Known(PackPath Path, Place Place, string[] Identity, string[] Role, BaseFile? Base);
-
-    /// <summary>What a file's bytes are.</summary>
-    private sealed record Content(PlaceContent? Is, PixelSize? Size, JsonText? Entry, PictureFormat Format = PictureFormat.Png, string Conversion = "")
-    {
-        private const int MostEntryBytes = 1 << 20;
-        private const int PictureHeadBytes = 64;
-
-        public static Content Of(TreeFile file)
-        {
-            // What is no PNG or DDS becomes a PNG when it is placed.
-            if (SourceReader.FormatOf(file.ReadStart(PictureHeadBytes)) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
-                return new Content(PlaceContent.Picture, picture.Size, null, format == "DDS" ? PictureFormat.Dds : PictureFormat.Png, SourceReader.ConversionOf(bytes));
-            if (PngReader.IsPng(file.ReadStart(PictureHeadBytes))) return new Content(PlaceContent.Picture, null, null);
-            if (file.Length > MostEntryBytes) return new Content(null, null, null);
-            var text = JsonText.Parse(file.ReadAll());
-            return text.Problem is null ? new Content(PlaceContent.Entry, null, text) : new Content(null, null, null);
-        }
+        if (content.Size is not { } size) return [];
+        var places = overlay.Profile.Places.Where(p => p.Pattern is not null && p.RulesOf<SizeRule>(overlay.Edition).Any(r => r.IsExact && r.Judge(size) is null)).ToList();
+        if (places is not [var place]) return [];
+        return known.All.Where(k => k.Place == place && k.Base is not null && !overlay.PackHas(k.Path)).Select(k => new PlacementCandidate(k.Path, place, Least, $"{size} fits {place.Title.ToLowerInvariant()} only"));
     }
 }

@@ -20,13 +20,20 @@ public sealed record Tray(FileTree Files, IReadOnlyList<RefusedArchive> Refused)
         var refused = new List<RefusedArchive>();
         foreach (var file in drop.Files)
         {
-            if (!ZipReader.IsZip(file.ReadStart(4)))
+            var head = file.ReadStart(PackArchive.HeadBytes);
+            if (PackArchive.FindOther(head) is { } other)
+            {
+                refused.Add(new RefusedArchive(file.Path, PackArchive.NotRead(other)));
+                continue;
+            }
+
+            if (!PackArchive.IsRead(head))
             {
                 files.Add(file);
                 continue;
             }
 
-            var result = ZipReader.Read(file.ReadAll(), limits);
+            var result = PackArchive.Read(file.ReadAll(), limits);
             if (result.Problem is { } problem) refused.Add(new RefusedArchive(file.Path, problem));
             else files.AddRange(Below(file.Path, result.Tree!));
         }

@@ -75,8 +75,7 @@ internal sealed class DropRounds(Overlay overlay)
         var broken = rule switch
         {
             RefersToRule refers => !overlay.Resolves(refers, placement),
-            RequiresRule { When: { } when } requires => overlay.Links.Value(placement, when) is not null && overlay.FirstShown(requires.Places, placement.Bindings) is null,
-            RequiresRule requires => overlay.FirstShown(requires.Places, placement.Bindings) is null,
+            RequiresRule requires => overlay.Wants(requires, placement) && overlay.FirstShown(requires.Places, placement.Bindings) is null,
             ListedInRule { Codebook: { } book } listed => !overlay.Base.Codebooks[book].Has(placement.Bindings.Find(listed.Placeholder)!),
             IndexedRule indexed => !IsIndexed(placement, indexed),
             WantedByRule wanted => !IsWanted(placement, wanted),

@@ -19,6 +19,7 @@ public sealed class Overlay
     private readonly Dictionary<PackPath, Drop> drops = [];
     private readonly Dictionary<PackPath, Drop> baseDrops = [];
     private readonly Lazy<IReadOnlyList<BaseCatalogue>> otherBases;
+    private readonly Lazy<Reliance> reliance;
 
     private Overlay(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others)
     {
@@ -27,6 +28,7 @@ public sealed class Overlay
         otherBases = new Lazy<IReadOnlyList<BaseCatalogue>>(others ?? (() => []));
         ofPack = pack.Placements.ToDictionary(p => p.Path);
         Links = new Links(this);
+        reliance = new Lazy<Reliance>(() => new Reliance(this));
     }
 
     /// <summary>The pack.</summary>
@@ -46,6 +48,9 @@ public sealed class Overlay
 
     /// <summary>Every group that the pack has a file in, and those of base files that are left out because of it.</summary>
     public IReadOnlyList<Group> Groups { get; private set; } = [];
+
+    /// <summary>Which files of the pack others in it rely on.</summary>
+    public Reliance Reliance => reliance.Value;
 
     /// <summary>What entries say of each other.</summary>
     internal Links Links { get; }
@@ -122,6 +127,14 @@ public sealed class Overlay
         rule is { Place: { } place, Placeholder: { } placeholder } && Links.Text(owner, rule.Field) is { } value
             ? Profile.Place(place).Pattern?.Fill(owner.Bindings.With(placeholder, value))
             : null;
+
+    /// <summary>True when the owner is of the kind that requires something: without a condition, or with a field that meets it.</summary>
+    public bool Wants(RequiresRule rule, Placement owner) => rule switch
+    {
+        { When: null } => true,
+        { When: { } field, Above: { } above } => Links.Number(owner, field) > above,
+        { When: { } field } => Links.Value(owner, field) is not null,
+    };
 
     /// <summary>True when what the field names exists, or when the field is not there.</summary>
     public bool Resolves(RefersToRule rule, Placement owner)

@@ -19,7 +19,7 @@ public abstract record EditOutcome
     /// <summary>Files are not as the edit expects them. Nothing was changed.</summary>
     public sealed record Conflict(IReadOnlyList<PackPath> Paths) : EditOutcome;
 
-    /// <summary>Two files would differ in case only. Nothing was changed.</summary>
+    /// <summary>A file would differ from another in case only, or have the name of a folder. Nothing was changed.</summary>
     public sealed record Collides(PackPath Path) : EditOutcome;
 
     /// <summary>There is nothing to undo or to do again.</summary>

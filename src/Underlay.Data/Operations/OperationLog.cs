@@ -2,6 +2,7 @@ using System.Data;
 using Npgsql;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
+using Underlay.Data.Packs;
 
 namespace Underlay.Data.Operations;
 
@@ -28,6 +29,31 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
                 await RunAsync(connection, "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'", cancel, packId).ConfigureAwait(false);
             return outcome;
         }, cancel);
+
+    /// <summary>Makes a pack with its first files: both are kept, or neither.</summary>
+    /// <param name="pack">The pack, not kept yet.</param>
+    /// <param name="plan">Its first files; without any it begins empty.</param>
+    /// <param name="what">What was done, as the author would say it.</param>
+    /// <param name="by">By whom.</param>
+    /// <param name="cancel">Nothing is kept when it comes in time.</param>
+    public async Task<EditOutcome> BeginAsync(Pack pack, EditPlan plan, string what, string by, CancellationToken cancel)
+    {
+        await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
+        await using var transaction = await connection.BeginTransactionAsync(IsolationLevel.ReadCommitted, cancel).ConfigureAwait(false);
+        await RunAsync(
+            connection,
+            "INSERT INTO packs (id, host, name, about, revision, created_at) VALUES ($1, $2, $3, $4, 0, $5)",
+            cancel,
+            pack.Id,
+            pack.Host,
+            pack.Name,
+            (object?)pack.About ?? DBNull.Value,
+            pack.CreatedAt).ConfigureAwait(false);
+        await BlobStore.WriteAsync(connection, plan.Blobs, cancel).ConfigureAwait(false);
+        EditOutcome outcome = plan.Rows.Count == 0 ? new EditOutcome.Applied(0) : await ChangeAsync(connection, pack.Id, 0, plan.Rows, what, by, OperationKind.Act, cancel).ConfigureAwait(false);
+        if (outcome is EditOutcome.Applied) await transaction.CommitAsync(cancel).ConfigureAwait(false);
+        return outcome;
+    }
 
     /// <summary>Undoes the last act that stands, by appending its inverse.</summary>
     public Task<EditOutcome> UndoAsync(Guid packId, string by, long? expected, CancellationToken cancel) =>
@@ -94,17 +120,14 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
 
         await RunAsync(connection, "DELETE FROM pack_files WHERE pack_id = $1 AND path = ANY($2)", cancel, packId, paths).ConfigureAwait(false);
         var after = rows.Where(r => r.After is not null).ToList();
-        var folded = after.Select(r => r.Path.Value.ToLowerInvariant()).ToArray();
-        var taken = await ListAsync(connection, "SELECT path FROM pack_files WHERE pack_id = $1 AND folded_path = ANY($2)", r => r.GetString(0), cancel, packId, folded).ConfigureAwait(false);
-        if (taken is [var other, ..]) return new EditOutcome.Collides(PackPath.Parse(other));
-        if (after.GroupBy(r => r.Path.Value.ToLowerInvariant(), StringComparer.Ordinal).FirstOrDefault(g => g.Count() > 1) is { } twice) return new EditOutcome.Collides(twice.First().Path);
+        if (after.Exists(r => r.Before is null) && await FindCollisionAsync(connection, packId, after, cancel).ConfigureAwait(false) is { } collides) return collides;
         await RunAsync(
             connection,
             "INSERT INTO pack_files (pack_id, path, folded_path, hash, length) SELECT $1, * FROM unnest($2, $3, $4, $5)",
             cancel,
             packId,
             after.Select(r => r.Path.Value).ToArray(),
-            folded,
+            after.Select(r => r.Path.Value.ToLowerInvariant()).ToArray(),
             after.Select(r => r.After!.Value.Hex).ToArray(),
             after.Select(r => r.Length).ToArray()).ConfigureAwait(false);
 
@@ -131,6 +154,16 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         await RunAsync(connection, "UPDATE packs SET revision = $2 WHERE id = $1", cancel, packId, next).ConfigureAwait(false);
         await RunAsync(connection, "SELECT pg_notify($1, $2)", cancel, Channel, $"{packId}:{next}").ConfigureAwait(false);
         return new EditOutcome.Applied(next);
+    }
+
+    /// <summary>The first path that cannot lie beside the pack's other files, those that change left aside.</summary>
+    private static async Task<EditOutcome.Collides?> FindCollisionAsync(NpgsqlConnection connection, Guid packId, IReadOnlyList<EditRow> after, CancellationToken cancel)
+    {
+        var folded = new FoldedPaths();
+        foreach (var path in await ListAsync(connection, "SELECT path FROM pack_files WHERE pack_id = $1", r => r.GetString(0), cancel, packId).ConfigureAwait(false)) folded.TryAdd(path);
+        foreach (var row in after)
+            if (folded.TryAdd(row.Path.Value) is not null) return new EditOutcome.Collides(row.Path);
+        return null;
     }
 
     private static async Task RunAsync(NpgsqlConnection connection, string sql, CancellationToken cancel, params object[] values)

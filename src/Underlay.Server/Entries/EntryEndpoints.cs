@@ -12,34 +12,6 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Entries;
 
-/// <summary>An entry of the pack, in the list of entries.</summary>
-internal sealed record EntryItem(string Path, string Kind, string KindTitle, string Title, string? Picture, bool IsAccepted);
-
-/// <summary>All entries of the pack.</summary>
-internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries);
-
-/// <summary>What a field may name.</summary>
-/// <param name="Value">What is written in the field.</param>
-/// <param name="Name">What people call it.</param>
-/// <param name="Picture">A path of the pack or the base that shows it, or null.</param>
-/// <param name="FromPack">Whether the picture, or the thing itself, is the pack's.</param>
-internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack);
-
-/// <summary>What the base's entries have in a field.</summary>
-internal sealed record Sibling(string Title, string Path, JsonElement Value);
-
-/// <summary>One entry, table or index in its language (json, toml, csv, xml): its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
-internal sealed record EntryView(long Revision, string Path, string Title, string? Hash, string Kind, string KindTitle, string Language, JsonElement Schema, string Text, IReadOnlyDictionary<string, IReadOnlyList<Choice>> Choices, IReadOnlyList<Sibling> Siblings);
-
-/// <summary>A text to be judged as if it stood in the pack.</summary>
-internal sealed record JudgeRequest(string Path, string Text);
-
-/// <summary>What the host would not accept in an entry.</summary>
-internal sealed record FaultView(string Pointer, string Says, int Line, int Column);
-
-/// <summary>What a text is worth.</summary>
-internal sealed record Judgement(bool IsReadable, IReadOnlyList<FaultView> Faults);
-
 internal static class EntryEndpoints
 {
     public static void MapEntries(this IEndpointRouteBuilder app)
@@ -61,7 +33,7 @@ internal static class EntryEndpoints
         {
             entries.AddRange(overlay.Pack.Placements
                 .Where(p => p.Place.Content != PlaceContent.Picture)
-                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind?.Key ?? p.Place.Key, p.Place.Kind?.Title ?? p.Place.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p)?.Value, p.Facts is { Unreadable: null, Faults.Count: 0 })));
+                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind?.Key ?? p.Place.Key, p.Place.Kind?.Title ?? p.Place.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p), p.Facts is { Unreadable: null, Faults.Count: 0 })));
         }
 
         return new EntryList(snapshot.Revision, entries);
@@ -89,6 +61,9 @@ internal static class EntryEndpoints
             kind?.Document ?? NoSchema,
             Encoding.UTF8.GetString(bytes),
             ChoicesOf(snapshot, place),
+            KeysOf(snapshot, place),
+            kind?.Inherits is { } inherits ? new InheritanceView(inherits.By, [.. inherits.Required.Select(f => $"/{f}")]) : null,
+            OwnOf(snapshot, place),
             siblings);
     }
 
@@ -101,9 +76,22 @@ internal static class EntryEndpoints
         if (kind is null) return JudgePlain(bytes, place!);
         var text = LanguageOf(snapshot, at, place) == "toml" ? TomlText.Parse(bytes) : JsonText.Parse(bytes);
         if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At.Line, problem.At.Column)]);
-        var faults = kind.Judge(text).Select(f => (f.Pointer, f.Says)).Concat(Dangling(snapshot, place, text)).ToList();
-        return new Judgement(true, [.. faults.Select(f => new FaultView(f.Pointer, f.Says, text.Locate(f.Pointer).Line, text.Locate(f.Pointer).Column))]);
+        var faults = kind.Judge(text).Concat(Lacking(kind, text)).Concat(Dangling(snapshot, place, text));
+        return new Judgement(true, [.. faults.Select(f => View(text, f))]);
     }
+
+    private static FaultView View(JsonText text, EntryFault fault)
+    {
+        if (fault.Field.Length > 0) return new FaultView($"{fault.Pointer}/{JsonText.Escape(fault.Field)}", fault.Says, null, null);
+        var at = text.Locate(fault.Pointer);
+        return new FaultView(fault.Pointer, fault.Says, at.Line, at.Column);
+    }
+
+    /// <summary>Fields that could be taken over from another entry, where none is named.</summary>
+    private static IEnumerable<EntryFault> Lacking(Kind kind, JsonText text) =>
+        kind.Inherits is { } inherits && text.Find(inherits.By) is null
+            ? inherits.Required.Where(f => text.Find($"/{f}") is null).Select(f => new EntryFault("", f, $"{FieldName.Quote($"/{f}")} is missing"))
+            : [];
 
     private static JsonElement NoSchema { get; } = JsonDocument.Parse("{}").RootElement;
 
@@ -130,11 +118,11 @@ internal static class EntryEndpoints
     private static int LineIn(string says) =>
         says.IndexOf("line ", StringComparison.Ordinal) is var at && at >= 0 && int.TryParse(new string([.. says[(at + 5)..].TakeWhile(char.IsAsciiDigit)]), out var line) ? line : 1;
 
-    private static IEnumerable<(string Pointer, string Says)> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
+    private static IEnumerable<EntryFault> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
     {
         var choices = ChoicesOf(snapshot, place);
         foreach (var (pointer, known) in choices)
-            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value)) yield return (pointer, $"“{value}” does not exist");
+            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value)) yield return new EntryFault(pointer, "", $"“{value}” does not exist");
     }
 
     private static (Kind? Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
@@ -173,10 +161,23 @@ internal static class EntryEndpoints
         ];
     }
 
-    /// <summary>A picture of the same group, to show the entry by.</summary>
-    private static PackPath? PictureOf(Overlay overlay, Placement placement) =>
+    /// <summary>The codes that keys of the entry itself may be; null where they are no codes.</summary>
+    private static List<Choice>? KeysOf(PackSnapshot snapshot, Place? place) =>
+        place?.RulesOf<KeysRule>(snapshot.Edition).FirstOrDefault() is { } keys && snapshot.Overlay is { } overlay
+            ? [.. overlay.Base.Codebooks[keys.Codebook].Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+            : null;
+
+    private static List<string> OwnOf(PackSnapshot snapshot, Place? place) =>
+        place is null
+            ? [snapshot.Profile.Manifest.IdField, snapshot.Profile.Manifest.TitleField]
+            : [.. new[] { place.Id }.OfType<string>().Concat(place.RulesOf<UniqueRule>(snapshot.Edition).Select(r => r.Field)).Distinct()];
+
+    /// <summary>A picture of the same group by which people know the thing: no mask or map, and the base's where the pack has none.</summary>
+    private static ShownPicture? PictureOf(Overlay overlay, Placement placement) =>
         overlay.Profile.Groups.Of(placement.Place)
-            .Where(p => p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false })
-            .Select(p => p.Pattern?.Fill(placement.Bindings))
-            .FirstOrDefault(p => p is { } path && overlay.Pack.Tree.Find(path) is not null);
+            .Where(p => p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false, IsExact: false } && !p.RulesOf<EnabledByRule>(overlay.Edition).Any())
+            .Select(p => p.Pattern?.Fill(placement.Bindings) is { } path ? overlay.Shown(path) : null)
+            .OfType<Placement>()
+            .Select(p => new ShownPicture(p.Path.Value, p.Facts.Hash.Hex, p.FromBase))
+            .FirstOrDefault();
 }

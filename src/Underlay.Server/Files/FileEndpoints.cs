@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
+using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
@@ -53,12 +54,15 @@ internal static class FileEndpoints
         return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);
     }
 
-    private static async Task<FileContentHttpResult> ReadAsync(Guid id, string path, [FromQuery] string? hash, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    /// <param name="copy">To be saved under a name that leads back to its place.</param>
+    private static async Task<FileContentHttpResult> ReadAsync(Guid id, string path, [FromQuery] string? hash, [FromQuery] bool? copy, PackDesk desk, HttpResponse response, CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var file = snapshot.Tree.Find(Parse(path)) ?? throw ProblemException.NoFile(path);
+        var at = Parse(path);
+        var file = snapshot.Tree.Find(at) ?? throw ProblemException.NoFile(path);
         var now = PackSnapshot.HashOf(file);
         response.Headers.ETag = $"\"{now}\"";
+        if (copy == true) return TypedResults.File(file.ReadAll(), "application/octet-stream", CopyNames.Of(snapshot.Profile, snapshot.Edition, at));
         return Serve(file.ReadAll(), path, hash == now, response);
     }
 
@@ -94,7 +98,8 @@ internal static class FileEndpoints
         var after = await desk.EditAsync(id, null, $"Rename {from.FileName} to {to}", snapshot =>
         {
             if (snapshot.Tree.Find(from) is null) throw ProblemException.NoFile(move.From);
-            return [new TreeEdit.Move(from, to)];
+            if (snapshot.Tree.Find(to) is not null) throw new ProblemException(409, "collides", $"{to} is there already. Nothing was changed.") { Paths = [move.To] };
+            return Renaming.Edits(snapshot.Profile, snapshot.Edition, snapshot.Tree, from, to);
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -108,7 +113,7 @@ internal static class FileEndpoints
             var overlay = snapshot.Overlay ?? throw new ProblemException(409, "wrapped", "One folder lies around the whole pack; unwrap it first, in Prove.");
             plan = Bring.Plan(overlay, request.Paths.Select(Parse));
             if (plan.Count == 0) throw new ProblemException(409, "nothing-to-bring", "The pack has these files already, or the base does not.");
-            return Bring.Edits(overlay, plan);
+            return Bring.Edits(overlay, snapshot.Tree, plan);
         }, cancel).ConfigureAwait(false);
         return new BroughtFiles(after.Revision, [.. plan.Select(b => new BroughtFile(b.Path.Value, b.With?.Value))]);
     }

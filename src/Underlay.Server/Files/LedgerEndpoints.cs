@@ -43,12 +43,12 @@ internal static class LedgerEndpoints
         foreach (var file in overlay.Base.Files)
             if (file.Place is { } place) rows[file.Path] = Row(new Placement(file.Path, place, file.Bindings, FromBase: true, file.Facts), overlay);
         foreach (var placement in ofPack.Values) rows[placement.Path] = Row(placement, overlay);
-        foreach (var finding in snapshot.Report.Findings)
-            if (PackPath.TryParse(finding.Path, out var path, out _) && !rows.ContainsKey(path) && snapshot.Tree.Find(path) is null && Missing(path, snapshot) is { } missing) rows[path] = missing;
+        foreach (var found in snapshot.Report.Findings.SelectMany(f => f.Parts.Select(p => p.Path).Prepend(f.Path)))
+            if (PackPath.TryParse(found, out var path, out _) && !rows.ContainsKey(path) && snapshot.Tree.Find(path) is null && Missing(path, snapshot) is { } missing) rows[path] = missing;
         var order = snapshot.Profile.Places.Select((place, index) => (place.Key, index)).ToDictionary(p => p.Key, p => p.index, StringComparer.Ordinal);
         return
         [
-            .. rows.OrderBy(r => r.Value.Place is { } place ? order[place] : int.MaxValue).ThenBy(r => r.Key).Select(r => r.Value),
+            .. rows.OrderBy(r => r.Value.Place is { } place ? order[place] : int.MaxValue).ThenBy(r => r.Key.Value, NaturalOrder.Comparer).Select(r => r.Value),
             .. snapshot.Tree.Files.Where(f => f.Path == snapshot.Profile.Manifest.Path).Select(f => Unplaced(f) with { Title = "Manifest", Noun = "manifest", State = "addition" }),
             .. overlay.Pack.Unplaced.Select(Unplaced),
         ];

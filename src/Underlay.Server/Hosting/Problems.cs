@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace Underlay.Server.Hosting;
 
 /// <summary>An answer that tells what is wrong (RFC 9457). The type is stable; the detail is for people.</summary>
-internal sealed class ProblemException(int status, string type, string detail) : Exception(detail)
+internal sealed class ProblemException(int status, string type, string detail, Exception? cause = null) : Exception(detail, cause)
 {
     public int Status => status;
 
@@ -55,7 +55,7 @@ internal sealed class ProblemHandler(ILogger<ProblemHandler> logger) : IExceptio
     private ProblemDetails Unforeseen(Exception exception)
     {
         Log.Unforeseen(logger, exception);
-        return new ProblemDetails { Status = 500, Type = "/problems/unforeseen", Detail = "Something went wrong in Underlay itself. Nothing of your pack was changed; the server’s log tells more." };
+        return new ProblemDetails { Status = 500, Type = "/problems/unforeseen", Detail = "Something went wrong in Underlay itself. Look whether your change is there before you make it again; the server’s log tells more." };
     }
 }
 

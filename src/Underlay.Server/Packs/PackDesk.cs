@@ -57,6 +57,28 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
         }
     }
 
+    /// <summary>The pack as it was at a revision, checked.</summary>
+    /// <exception cref="ProblemException">There is no such pack, or it has not come to that revision.</exception>
+    public async Task<PackSnapshot> AtAsync(Guid id, long revision, CancellationToken cancel)
+    {
+        var now = await GetAsync(id, cancel).ConfigureAwait(false);
+        if (now.Revision == revision) return now;
+        var tree = await reader.OpenAtAsync(id, revision, cancel).ConfigureAwait(false) ?? throw ProblemException.NoPack();
+        var session = CheckSession.Open(now.Profile, null, edition => hosts.Base(now.Profile, edition), tree, null, cancel);
+        return new PackSnapshot(id, now.Name, now.Profile, revision, session, new AdviceMemory());
+    }
+
+    /// <summary>Makes a pack with its first files.</summary>
+    /// <param name="pack">The pack, not kept yet.</param>
+    /// <param name="what">What is done, as the author would say it.</param>
+    /// <param name="edits">Its first files.</param>
+    /// <param name="cancel">Nothing is kept when it comes in time.</param>
+    public async Task BeginAsync(Pack pack, string what, IReadOnlyList<TreeEdit> edits, CancellationToken cancel)
+    {
+        var outcome = await log.BeginAsync(pack, Plan(FileTree.Empty, edits), what, "author", cancel).ConfigureAwait(false);
+        if (outcome is not EditOutcome.Applied) throw Refuse(outcome);
+    }
+
     /// <summary>Changes a pack and checks what the change touches.</summary>
     /// <param name="id">The pack.</param>
     /// <param name="expected">The revision that the author's page shows, or null.</param>
@@ -91,15 +113,30 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
         }
     }
 
-    private async Task<PackSnapshot> SettleAsync(Guid id, EditOutcome outcome, CancellationToken cancel) => outcome switch
+    private async Task<PackSnapshot> SettleAsync(Guid id, EditOutcome outcome, CancellationToken cancel) =>
+        outcome is EditOutcome.Applied ? await LookAgainAsync(id, cancel).ConfigureAwait(false) : throw Refuse(outcome);
+
+    private static ProblemException Refuse(EditOutcome outcome) => outcome switch
     {
-        EditOutcome.Applied => await GetAsync(id, cancel).ConfigureAwait(false),
-        EditOutcome.Stale stale => throw new ProblemException(412, "stale", "The pack was changed meanwhile, perhaps in another page. Nothing was overwritten; look at it as it is now and try again.") { Revision = stale.Revision },
-        EditOutcome.Conflict conflict => throw new ProblemException(409, "conflict", $"{Names(conflict.Paths)} changed meanwhile. Nothing was overwritten.") { Paths = [.. conflict.Paths.Select(p => p.Value)] },
-        EditOutcome.Collides collides => throw new ProblemException(409, "collides", $"{collides.Path} is there already, or would differ from another file in case only. Nothing was changed.") { Paths = [collides.Path.Value] },
-        EditOutcome.Nothing => throw new ProblemException(409, "nothing-to-turn", "There is nothing to undo or redo."),
-        _ => throw ProblemException.NoPack(),
+        EditOutcome.Stale stale => new ProblemException(412, "stale", "The pack was changed meanwhile, perhaps in another page. Nothing was overwritten; look at it as it is now and try again.") { Revision = stale.Revision },
+        EditOutcome.Conflict conflict => new ProblemException(409, "conflict", $"{Names(conflict.Paths)} changed meanwhile. Nothing was overwritten.") { Paths = [.. conflict.Paths.Select(p => p.Value)] },
+        EditOutcome.Collides collides => new ProblemException(409, "collides", $"{collides.Path} is there already, differs from another file in case only, or would be both a file and a folder. Nothing was changed.") { Paths = [collides.Path.Value] },
+        EditOutcome.Nothing => new ProblemException(409, "nothing-to-turn", "There is nothing to undo or redo."),
+        _ => ProblemException.NoPack(),
     };
+
+    /// <summary>The pack after a change that is kept. A problem here is not one of the change.</summary>
+    private async Task<PackSnapshot> LookAgainAsync(Guid id, CancellationToken cancel)
+    {
+        try
+        {
+            return await GetAsync(id, cancel).ConfigureAwait(false);
+        }
+        catch (Exception problem) when (problem is not (ProblemException or OperationCanceledException))
+        {
+            throw new ProblemException(500, "kept-unseen", "Your change is kept. The pack could not be looked at again just now; load the page anew.", problem);
+        }
+    }
 
     private static string Names(IReadOnlyList<PackPath> paths) => paths.Count == 1 ? paths[0].Value : $"{paths[0]} and {paths.Count - 1} more files";
 

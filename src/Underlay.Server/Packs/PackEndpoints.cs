@@ -19,7 +19,9 @@ internal sealed record PackListItem(Guid Id, string? About, DateTimeOffset Creat
 internal sealed record PackView(Guid Id, long Revision, string? About, string? Undo, string? Redo, string? Released, PackSummary Summary);
 
 /// <summary>What a new pack needs; the rest is derived.</summary>
-internal sealed record NewPackRequest(string Title, string Host, string Edition, string Prefix);
+/// <param name="Prefix">The author's own leading name in ids.</param>
+/// <param name="Author">The author's name for people.</param>
+internal sealed record NewPackRequest(string Title, string Host, string Edition, string Prefix, string Author);
 
 /// <summary>A pack that was made, and names that could not be taken over.</summary>
 internal sealed record PackMade(Guid Id, string Title, IReadOnlyList<Refused> Refused);
@@ -89,10 +91,11 @@ internal static class PackEndpoints
         if (prefix.Length is 0 or > 30 || !prefix.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_'))
             throw ProblemException.Unsound("A prefix of 1 to 30 characters is wanted, made of a to z, 0 to 9 and _.");
         if (prefix == profile.BasePrefix) throw ProblemException.Unsound($"“{prefix}” is {profile.Title}’s own prefix; choose another.");
+        var author = request.Author.Trim();
+        if (author.Length is 0 or > 80) throw ProblemException.Unsound("The author’s name is wanted, of 1 to 80 characters.");
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
-        database.Packs.Add(pack);
-        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
-        await desk.EditAsync(pack.Id, null, $"Begin {title}", _ => [NewPack.Manifest(profile, title, edition, prefix)], cancel).ConfigureAwait(false);
+        var name = NewPack.FreeName(NewPack.NameOf(title), await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
+        await desk.BeginAsync(pack, $"Begin {title}", [NewPack.Manifest(profile, title, edition, author, prefix, name)], cancel).ConfigureAwait(false);
         return TypedResults.Created($"/api/packs/{pack.Id}", new PackMade(pack.Id, title, []));
     }
 

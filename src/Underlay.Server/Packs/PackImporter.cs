@@ -1,3 +1,4 @@
+using System.Globalization;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
@@ -8,50 +9,49 @@ using Underlay.Server.Hosting;
 
 namespace Underlay.Server.Packs;
 
-/// <summary>Makes a pack of a folder or an archive.</summary>
+/// <summary>Makes a pack of a folder or an archive, out of the folders around it.</summary>
 internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, TimeProvider clock)
 {
-    /// <summary>One archive becomes its contents; anything else is taken as a folder's files.</summary>
+    private const string Nameless = "New pack";
+
+    /// <summary>One archive becomes its contents; anything else is taken as a folder's files. The pack and its files come together or not at all.</summary>
     /// <exception cref="ProblemException">The archive is refused whole, or there is nothing to take.</exception>
     public async Task<PackMade> ImportAsync(HostProfile profile, Upload upload, string? about, CancellationToken cancel)
     {
-        var (name, tree) = Open(profile, upload, cancel);
+        var (found, tree) = Open(profile, upload, cancel);
         if (tree.Files.Count == 0) throw ProblemException.Unsound("There are no files in it that could become a pack.");
-        var title = ManifestFacts.Read(profile, tree).Title ?? name;
+        var name = FreeName(found, await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = name, About = about, CreatedAt = clock.GetUtcNow() };
-        // The pack and its files come together or not at all.
-        database.Packs.Add(pack);
-        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
-        try
-        {
-            await desk.EditAsync(pack.Id, null, $"Open {name}", _ => [.. tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))], cancel).ConfigureAwait(false);
-        }
-        catch
-        {
-            database.Packs.Remove(pack);
-            await database.SaveChangesAsync(CancellationToken.None).ConfigureAwait(false);
-            throw;
-        }
-
-        return new PackMade(pack.Id, title, [.. upload.Refused, .. tree.Refused.Select(Refused.Of)]);
+        await desk.BeginAsync(pack, $"Open {found}", [.. tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))], cancel).ConfigureAwait(false);
+        return new PackMade(pack.Id, ManifestFacts.Read(profile, tree).Title ?? name, [.. upload.Refused, .. tree.Refused.Select(Refused.Of)]);
     }
 
     private static (string Name, FileTree Tree) Open(HostProfile profile, Upload upload, CancellationToken cancel)
     {
-        if (upload.Files is [var only] && ZipReader.IsZip(only.Bytes))
-        {
-            var result = ZipReader.Read(only.Bytes, ArchiveLimits.Standard, cancel);
-            var (tree, problem) = result.Tree is { } package ? Folios.Unfold(profile, package) : (FileTree.Empty, result.Problem);
-            if (problem is not null) throw new ProblemException(422, "archive-refused", $"{only.Path.FileName} was refused whole, and nothing was taken from it: {problem.Says}") { Paths = [only.Path.Value] };
-            return (Stem(only.Path.FileName), tree);
-        }
-
-        var dropped = FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes)));
+        var archive = upload.Files is [var only] && IsArchive(only.Bytes) ? only : null;
+        var opened = archive is null
+            ? PackArchive.Find(profile, FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes))))
+            : PackArchive.Open(profile, archive.Bytes, ArchiveLimits.Standard, cancel);
         // A dropped folder stands around all of its files; the author means what is in it.
-        var folders = upload.Files.Select(f => f.Path.Segments is [var first, _, ..] ? first : null).Distinct().ToList();
-        return folders is [{ } folder]
-            ? (folder, dropped.Select(path => PackPath.Parse(path.Value[(folder.Length + 1)..])))
-            : ("New pack", dropped);
+        var around = opened.Around[(opened.Around.LastIndexOf('/') + 1)..];
+        var name = archive is null ? around.Length > 0 ? around : Nameless : Stem(archive.Path.FileName);
+        return opened.Problem is { } problem
+            ? throw new ProblemException(422, "archive-refused", $"{archive?.Path.FileName ?? name} was refused whole, and nothing was taken from it: {problem.Says}") { Paths = [archive?.Path.Value ?? name] }
+            : (name, opened.Tree);
+    }
+
+    private static bool IsArchive(byte[] bytes)
+    {
+        var head = bytes.AsSpan(0, Math.Min(bytes.Length, PackArchive.HeadBytes));
+        return PackArchive.IsRead(head) || PackArchive.FindOther(head) is not null;
+    }
+
+    /// <summary>What the pack is called while its manifest has no title; numbered where another is called so, since ids are made of it.</summary>
+    private static string FreeName(string name, IReadOnlySet<string> taken)
+    {
+        var free = name;
+        for (var number = 2; taken.Contains(NewPack.NameOf(free)); number++) free = string.Create(CultureInfo.InvariantCulture, $"{name} {number}");
+        return free;
     }
 
     private static string Stem(string name) => name.IndexOf('.', StringComparison.Ordinal) is var dot && dot > 0 ? name[..dot] : name;

@@ -51,14 +51,16 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     public IReadOnlyList<PlacementAdvice> Advise() => Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
 }
 
-/// <summary>Advice that was given already: it holds as long as the pack has the same files in places.</summary>
+/// <summary>Advice that was given already: it holds as long as the pack has the same files in places, edition and prefix.</summary>
 internal sealed class AdviceMemory
 {
     private readonly Dictionary<(string Path, string Hash), PlacementAdvice> given = [];
     private Placer? placer;
 
     public AdviceMemory For(Overlay? before, Overlay? after) =>
-        before is not null && after is not null && before.Pack.Placements.Count == after.Pack.Placements.Count
+        before is not null && after is not null
+        && ReferenceEquals(before.Base, after.Base) && before.Pack.Manifest.Prefix == after.Pack.Manifest.Prefix
+        && before.Pack.Placements.Count == after.Pack.Placements.Count
         && before.Pack.Placements.Zip(after.Pack.Placements).All(p => p.First.Path == p.Second.Path)
             ? this
             : new AdviceMemory();

@@ -16,7 +16,16 @@ internal sealed record FindingCounts(int Blocker, int Warning, int Note)
 }
 
 /// <summary>One column of the section.</summary>
-internal sealed record SectionColumn(string Place, string Title, int InBase, int Overrides, int Additions, FindingCounts Findings);
+/// <param name="Place">The place's key.</param>
+/// <param name="Title">The place's name.</param>
+/// <param name="Family">The family of places that it belongs to.</param>
+/// <param name="InBase">The host's own files.</param>
+/// <param name="Overrides">Files of the pack that lie over files of the base and differ from them.</param>
+/// <param name="Copies">Files of the pack that are as in the base.</param>
+/// <param name="Additions">Files of the pack on new paths.</param>
+/// <param name="IsPartial">The overrides change rows of what they lie over, and do not replace it.</param>
+/// <param name="Findings">What was found there.</param>
+internal sealed record SectionColumn(string Place, string Title, string Family, int InBase, int Overrides, int Copies, int Additions, bool IsPartial, FindingCounts Findings);
 
 /// <summary>What every page shows of a pack.</summary>
 internal sealed record PackSummary(
@@ -36,7 +45,7 @@ internal sealed record PackSummary(
     int Definitions)
 {
     /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
-    public const int Shape = 2;
+    public const int Shape = 3;
 
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
@@ -65,21 +74,25 @@ internal sealed record PackSummary(
             placements.Count(p => p.Place.Content != PlaceContent.Picture) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
     }
 
-    /// <summary>The key of the section's column to which a path belongs.</summary>
-    public static string ColumnOf(PackSnapshot snapshot, string path)
+    /// <summary>The key of the section's column to which a finding belongs: that of its path, else of the files that it stands for.</summary>
+    public static string ColumnOf(PackSnapshot snapshot, Finding finding) =>
+        finding.Parts.Select(p => p.Path).Prepend(finding.Path).Select(p => ColumnOf(snapshot, p)).FirstOrDefault(c => c != Elsewhere, Elsewhere);
+
+    private static string ColumnOf(PackSnapshot snapshot, string path)
     {
-        if (!PackPath.TryParse(path, out var sound, out _)) return Elsewhere;
+        // A finding at a row stands at its file, with the row behind "#".
+        if (!PackPath.TryParse(path.Split('#')[0], out var sound, out _)) return Elsewhere;
         if (snapshot.Profile.Locate(sound, snapshot.Edition) is { } located) return located.Place.Key;
         return snapshot.Overlay?.Pack.Placements.FirstOrDefault(p => p.Path == sound)?.Place.Key ?? Elsewhere;
     }
 
     private static List<SectionColumn> SectionOf(PackSnapshot snapshot)
     {
-        var findings = snapshot.Report.Findings.ToLookup(f => ColumnOf(snapshot, f.Path), StringComparer.Ordinal);
+        var findings = snapshot.Report.Findings.ToLookup(f => ColumnOf(snapshot, f), StringComparer.Ordinal);
         var columns = snapshot.Overlay is { } overlay
-            ? Coverage.Of(overlay).Select(c => new SectionColumn(c.Place.Key, c.Place.Title, c.InBase, c.Overrides, c.Additions, FindingCounts.Of(findings[c.Place.Key])))
-            : snapshot.Profile.Places.Select(p => new SectionColumn(p.Key, p.Title, 0, 0, 0, FindingCounts.Of(findings[p.Key])));
+            ? Coverage.Of(overlay).Select(c => new SectionColumn(c.Place.Key, c.Place.Title, c.Place.Family.Title, c.InBase, c.Overrides, c.Copies, c.Additions, c.IsPartial, FindingCounts.Of(findings[c.Place.Key])))
+            : snapshot.Profile.Places.Select(p => new SectionColumn(p.Key, p.Title, p.Family.Title, 0, 0, 0, 0, false, FindingCounts.Of(findings[p.Key])));
         var unplaced = snapshot.Overlay?.Pack.Unplaced.Count ?? snapshot.Tree.Files.Count;
-        return [.. columns, new SectionColumn(Elsewhere, "No place", 0, 0, unplaced, FindingCounts.Of(findings[Elsewhere]))];
+        return [.. columns, new SectionColumn(Elsewhere, "No place", "No place", 0, 0, 0, unplaced, false, FindingCounts.Of(findings[Elsewhere]))];
     }
 }

@@ -15,8 +15,11 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Releases;
 
-/// <summary>What a build was asked for.</summary>
+/// <summary>What a build is asked for.</summary>
 internal sealed record BuildRequest(string Version, string Notes, bool AllowBlockers);
+
+/// <summary>What is built: the pack at one revision, whatever is done to it meanwhile.</summary>
+internal sealed record PinnedBuild(BuildRequest Asked, long Revision);
 
 /// <summary>What a build made.</summary>
 internal sealed record BuildResult(Guid Release);
@@ -28,12 +31,12 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
 
     public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
     {
-        var request = JsonSerializer.Deserialize<BuildRequest>(job.Request)!;
+        var (request, revision) = JsonSerializer.Deserialize<PinnedBuild>(job.Request)!;
         // Begun again after its node died, it may have kept the release already.
         if (await FindReleaseAsync(job.PackId, request.Version, cancel).ConfigureAwait(false) is { } already) return JsonSerializer.Serialize(new BuildResult(already), JsonSerializerOptions.Web);
-        var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
+        var snapshot = await desk.AtAsync(job.PackId, revision, cancel).ConfigureAwait(false);
         var blockers = snapshot.Report.Count(Severity.Blocker);
-        if (blockers > 0 && !request.AllowBlockers) throw new ProblemException(409, "blockers", $"{blockers} blockers are left; mend or waive them in Prove, or build with them.");
+        if (blockers > 0 && !request.AllowBlockers) throw new ProblemException(409, "blockers", $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
         var (bytes, built, files) = await PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
         var release = new Release
         {

@@ -25,14 +25,18 @@ internal static partial class ReleaseChanges
         return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree is { } package ? Folios.Unfold(profile, package).Tree : FileTree.Empty;
     }
 
+    /// <summary>All files of a first release.</summary>
+    public static IReadOnlyList<ChangedFile> First(IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase) =>
+        [.. now.Where(f => f.Path != manifest).Select(f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f)))];
+
     /// <summary>The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.</summary>
-    public static IReadOnlyList<ChangedFile> Between(FileTree before, IReadOnlyList<TreeFile> now, PackPath manifest)
+    public static IReadOnlyList<ChangedFile> Between(FileTree before, IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase)
     {
         var changes = new List<ChangedFile>();
         foreach (var file in now.Where(f => f.Path != manifest))
         {
             var hash = PackSnapshot.HashOf(file);
-            if (!before.TryFind(file.Path, out var old)) changes.Add(new ChangedFile(file.Path.Value, "added", IsPicture(file.Path), hash));
+            if (!before.TryFind(file.Path, out var old)) changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", IsPicture(file.Path), hash));
             else if (old.Length != file.Length || ContentHash.Of(old.ReadAll()).Hex != hash) changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
         }
 
@@ -49,7 +53,7 @@ internal static partial class ReleaseChanges
         if (last is null || !IsVersion(last)) return (manifest is { } own && IsVersion(own) ? own : "1.0.0", "the first release");
         var parts = last.Split('.').Select(p => int.Parse(p, CultureInfo.InvariantCulture)).ToArray();
         if (changes.Any(c => c.Change == "removed")) return (Text(parts[0] + 1, 0, 0), "files were taken away");
-        if (changes.Any(c => c.Change == "added")) return (Text(parts[0], parts[1] + 1, 0), "files were added");
+        if (changes.Any(c => c.Change is "override" or "addition")) return (Text(parts[0], parts[1] + 1, 0), "files were added");
         return (Text(parts[0], parts[1], parts[2] + 1), changes.Count > 0 ? "files were changed" : "nothing changed but the manifest");
     }
 
@@ -57,7 +61,7 @@ internal static partial class ReleaseChanges
     {
         if (last is null) return $"First release, {files} files.";
         if (changes.Count == 0) return $"As {last}.";
-        var lines = new[] { (Change: "added", Word: "Added"), (Change: "changed", Word: "Changed"), (Change: "removed", Word: "Removed") }
+        var lines = new[] { (Change: "override", Word: "Newly overrides"), (Change: "addition", Word: "Adds"), (Change: "changed", Word: "Changes"), (Change: "removed", Word: "Removes") }
             .Select(kind => (kind.Word, Paths: changes.Where(c => c.Change == kind.Change).Select(c => c.Path).ToList()))
             .Where(kind => kind.Paths.Count > 0)
             .Select(kind => $"{kind.Word}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");

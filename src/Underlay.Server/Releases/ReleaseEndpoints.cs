@@ -23,7 +23,7 @@ internal sealed record ReleaseView(Guid Id, string Version, string Notes, string
 internal sealed record PackagedFile(string Path, long Length, bool IsPicture, string Hash);
 
 /// <summary>A file that is other than in the last release.</summary>
-/// <param name="Change">added, changed or removed.</param>
+/// <param name="Change">addition, override (over a file of the base, and not in the last release), changed or removed.</param>
 internal sealed record ChangedFile(string Path, string Change, bool IsPicture, string? Hash);
 
 /// <summary>What would be built now.</summary>
@@ -33,10 +33,11 @@ internal sealed record ChangedFile(string Path, string Change, bool IsPicture, s
 /// <param name="Files">What goes in.</param>
 /// <param name="Omitted">What the host would not read.</param>
 /// <param name="Since">The version that is compared with, or null.</param>
-/// <param name="Changes">What changed since.</param>
+/// <param name="Changes">What changed since; for a first release, all that is in it.</param>
+/// <param name="Placeholders">Files that only hold a place until the author’s own come.</param>
 /// <param name="Notes">A draft of the notes.</param>
 internal sealed record DraftView(
-    long Revision, string? Version, string Suggested, string Why, int Blockers, IReadOnlyList<PackagedFile> Files, IReadOnlyList<string> Omitted, string? Since, IReadOnlyList<ChangedFile> Changes, string Notes);
+    long Revision, string? Version, string Suggested, string Why, int Blockers, IReadOnlyList<PackagedFile> Files, IReadOnlyList<string> Omitted, string? Since, IReadOnlyList<ChangedFile> Changes, string Notes, IReadOnlyList<string> Placeholders);
 
 internal static class ReleaseEndpoints
 {
@@ -56,7 +57,10 @@ internal static class ReleaseEndpoints
         var version = manifest.Version;
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
         var last = await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
-        var changes = last is null ? [] : ReleaseChanges.Between(ReleaseChanges.Open(snapshot.Profile, source, last), plan.Files, snapshot.Profile.Manifest.Path);
+        bool IsOfBase(PackPath path) => snapshot.Overlay?.Base.Find(path) is not null;
+        var changes = last is null
+            ? ReleaseChanges.First(plan.Files, snapshot.Profile.Manifest.Path, IsOfBase)
+            : ReleaseChanges.Between(ReleaseChanges.Open(snapshot.Profile, source, last), plan.Files, snapshot.Profile.Manifest.Path, IsOfBase);
         var (suggested, why) = ReleaseChanges.Suggest(version, last?.Version, changes);
         return new DraftView(
             snapshot.Revision,
@@ -68,7 +72,8 @@ internal static class ReleaseEndpoints
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
             changes,
-            ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count));
+            ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count),
+            [.. snapshot.Report.Findings.Where(f => f.Code.Value == "pack/placeholder").SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path))]);
     }
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
@@ -88,14 +93,14 @@ internal static class ReleaseEndpoints
             throw ProblemException.Unsound($"“{version}” is no version; {(isWhole ? "a whole number" : "three numbers such as 1.2.0")} {(isWhole ? "is" : "are")} wanted.");
         if (manifest.IsSound && manifest.Version != version)
         {
-            await desk.EditAsync(id, null, $"Set version {version}", before =>
+            snapshot = await desk.EditAsync(id, null, $"Set version {version}", before =>
             {
                 var file = before.Tree.Find(before.Profile.Manifest.Path) ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);
                 return [new TreeEdit.Write(file.Path, ManifestFacts.WithValue(before.Profile, file.ReadAll(), before.Profile.Manifest.VersionField, version))];
             }, cancel).ConfigureAwait(false);
         }
 
-        var job = await board.AskAsync(id, "build", $"build:{id}:{version}", JsonSerializer.Serialize(request with { Version = version }), cancel).ConfigureAwait(false);
+        var job = await board.AskAsync(id, "build", $"build:{id}:{version}", JsonSerializer.Serialize(new PinnedBuild(request with { Version = version }, snapshot.Revision)), cancel).ConfigureAwait(false);
         return TypedResults.Accepted($"/api/jobs/{job.Id}", JobView.Of(job));
     }
 

@@ -1,5 +1,5 @@
+using Underlay.Core.Hosts;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
@@ -10,7 +10,11 @@ using Underlay.Server.Packs;
 namespace Underlay.Server.Tray;
 
 /// <summary>A path at which a file of the tray may belong.</summary>
-internal sealed record Candidate(string Target, string Place, string Title, string Noun, double Confidence, string Reason, bool Replaces);
+/// <param name="Doubt">What speaks against it so much that it is never sure; null for nothing.</param>
+/// <param name="IsNew">Neither the base nor the pack has the path.</param>
+/// <param name="YoursHash">Of the pack's own file there, which it would replace; null for none.</param>
+/// <param name="BaseHash">Of the base's file there, over which it would lie; null for none.</param>
+internal sealed record Candidate(string Target, string? Place, string Title, string Noun, double Confidence, string Reason, string? Doubt, bool IsNew, string? YoursHash, string? BaseHash);
 
 /// <summary>A file that was dropped in and is not yet placed.</summary>
 /// <param name="File">Its path in the tray.</param>
@@ -18,23 +22,42 @@ internal sealed record Candidate(string Target, string Place, string Title, stri
 /// <param name="Hash">Of its bytes.</param>
 /// <param name="Length">Bytes.</param>
 /// <param name="IsSure">Whether the first candidate can be accepted without looking.</param>
-/// <param name="Candidates">Likeliest first.</param>
-internal sealed record TrayRow(string File, string Path, string Hash, bool IsPicture, long Length, bool IsSure, IReadOnlyList<Candidate> Candidates);
+/// <param name="HasFirst">Whether the first candidate stands before the others, so that it may be proposed.</param>
+/// <param name="Candidates">Likeliest first; all that are as likely as the first.</param>
+/// <param name="Hint">Where the host reads such files that Underlay does not judge yet; null for nowhere.</param>
+internal sealed record TrayRow(string File, string Path, string Hash, bool IsPicture, long Length, bool IsSure, bool HasFirst, IReadOnlyList<Candidate> Candidates, string? Hint);
 
 /// <summary>All files of the tray.</summary>
-internal sealed record TrayView(long Revision, int Sure, IReadOnlyList<TrayRow> Rows);
+internal sealed record TrayView(long Revision, int Sure, IReadOnlyList<TrayRow> Rows, IReadOnlyList<NamedPlace> Named);
 
 /// <summary>What came of a drop.</summary>
 internal sealed record DropResult(long Revision, int Taken, IReadOnlyList<Refused> Refused);
 
 /// <summary>A file of the tray and the path that it is to get.</summary>
-internal sealed record PlaceRequest(string File, string Target);
+/// <param name="Insist">Whether to place it where the host could not read it as it is.</param>
+internal sealed record PlaceRequest(string File, string Target, bool Insist = false);
 
 /// <summary>Files to place: those named, or all of which the tray is sure.</summary>
 internal sealed record PlacementsRequest(IReadOnlyList<PlaceRequest>? Files = null, bool AllSure = false);
 
 /// <summary>What was placed.</summary>
-internal sealed record PlacementsResult(long Revision, int Placed, IReadOnlyList<Refused> Left);
+/// <param name="AsResult">Paths at which a file was taken for what the picture's steps made, and so not run through them again.</param>
+internal sealed record PlacementsResult(long Revision, int Placed, IReadOnlyList<Refused> Left, IReadOnlyList<string> AsResult);
+
+/// <summary>A picture of the tray that the manifest is to name in a place.</summary>
+internal sealed record NameRequest(string File, string Place);
+
+/// <summary>A place whose one path the manifest names, for which any picture may do.</summary>
+internal sealed record NamedPlace(string Place, string Noun);
+
+/// <summary>What a path that is being typed would mean.</summary>
+/// <param name="Noun">What the host reads there; null for nothing.</param>
+/// <param name="Replaces">Whose file is there: pack, base or none.</param>
+/// <param name="Says">What speaks against it; empty for nothing.</param>
+/// <param name="Near">A path that is near and that the host reads.</param>
+/// <param name="IsRefused">The file cannot be placed there.</param>
+/// <param name="Completions">Paths that begin so.</param>
+internal sealed record PathView(string? Noun, string Replaces, string Says, string? Near, bool IsRefused, IReadOnlyList<string> Completions);
 
 /// <summary>Files of the tray to throw away.</summary>
 internal sealed record DiscardRequest(IReadOnlyList<string> Files);
@@ -47,6 +70,8 @@ internal static class TrayEndpoints
         tray.MapGet("", ViewAsync).WithName("viewTray");
         tray.MapPost("", DropAsync).WithName("dropFiles").WithMetadata(UploadReader.Limit).AcceptsUpload();
         tray.MapPost("/placements", PlaceAsync).WithName("placeFiles");
+        tray.MapPost("/named", NameAsync).WithName("nameFile");
+        tray.MapGet("/path", JudgePathAsync).WithName("judgePath");
         tray.MapPost("/discards", DiscardAsync).WithName("discardFiles");
     }
 
@@ -58,7 +83,7 @@ internal static class TrayEndpoints
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var advice = snapshot.Advise();
-        return new TrayView(snapshot.Revision, Sure(advice).Count, [.. advice.Select(a => Row(a, snapshot))]);
+        return new TrayView(snapshot.Revision, Sure(advice).Count, [.. advice.Select(a => Row(a, snapshot))], [.. snapshot.Profile.Places.Where(p => p.ManifestField is not null).Select(p => new NamedPlace(p.Key, p.Noun))]);
     }
 
     private static TrayRow Row(PlacementAdvice advice, PackSnapshot snapshot) => new(
@@ -68,7 +93,29 @@ internal static class TrayEndpoints
         SourceReader.FormatOf(advice.File.ReadStart(64)) is not null,
         advice.File.Length,
         advice.IsSure,
-        [.. advice.Candidates.Select(c => new Candidate(c.Target.Value, c.Place.Key, LedgerEndpoints.TitleOf(c.Place, c.Place.Pattern?.Match(c.Target) ?? Core.Hosts.Bindings.None), c.Place.Noun, c.Confidence, c.Reason, snapshot.Tree.Find(c.Target) is not null))]);
+        advice.HasFirst,
+        [.. advice.Candidates.Select(c => Candidate(c, snapshot))],
+        advice.Candidates.Count > 0 ? null : HintFor(advice.File, snapshot.Profile));
+
+    private static string? HintFor(TreeFile file, HostProfile profile)
+    {
+        var ending = Path.GetExtension(file.Path.FileName).ToLowerInvariant();
+        return ending.Length > 0 && profile.Unjudged.FirstOrDefault(u => u.Pattern.Text.EndsWith(ending, StringComparison.Ordinal)) is { } rule
+            ? $"{profile.Title} reads {rule.Title} at {rule.Pattern.Text}"
+            : null;
+    }
+
+    private static Candidate Candidate(PlacementCandidate candidate, PackSnapshot snapshot) => new(
+        candidate.Target.Value,
+        candidate.Place?.Key,
+        candidate.Place is { } place ? LedgerEndpoints.TitleOf(place, place.Pattern?.Match(candidate.Target) ?? Bindings.None) : "Manifest",
+        candidate.Place?.Noun ?? "manifest",
+        candidate.Confidence,
+        candidate.Reason,
+        candidate.Doubt,
+        candidate.IsNew,
+        snapshot.Tree.Find(candidate.Target) is { } yours ? PackSnapshot.HashOf(yours) : null,
+        snapshot.Overlay?.Base.Find(candidate.Target)?.Facts.Hash.Hex);
 
     /// <summary>Those that are sure, one for each path: of two that are sure of the same path neither is.</summary>
     private static List<PlacementAdvice> Sure(IReadOnlyList<PlacementAdvice> advice) =>
@@ -104,19 +151,20 @@ internal static class TrayEndpoints
     private static async Task<PlacementsResult> PlaceAsync(Guid id, PlacementsRequest request, PackDesk desk, CancellationToken cancel)
     {
         var left = new List<Refused>();
+        var asResult = new List<string>();
         var placed = 0;
         var count = request.AllSure ? null : request.Files?.Count;
         var what = request.AllSure ? "Place all sure files" : count == 1 ? $"Place {request.Files![0].Target}" : $"Place {count ?? 0} files";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var wanted = request.AllSure
-                ? Sure(snapshot.Advise()).Select(a => (From: a.File.Path, To: a.Candidates[0].Target))
-                : (request.Files ?? []).Select(f => (From: PathOf(f.File), To: FileEndpoints.Parse(f.Target)));
+                ? Sure(snapshot.Advise()).Select(a => (From: a.File.Path, To: a.Candidates[0].Target, Insist: false))
+                : (request.Files ?? []).Select(f => (From: PathOf(f.File), To: FileEndpoints.Parse(f.Target), f.Insist));
             var tree = snapshot.Tree;
             var edits = new List<TreeEdit>();
-            foreach (var (from, to) in wanted)
+            foreach (var (from, to, insist) in wanted)
             {
-                var result = PlaceOne(tree, from, to);
+                var result = Placing.Place(snapshot.Profile, snapshot.Edition, tree, from, to, insist);
                 if (result.Problem is { } problem)
                 {
                     left.Add(new Refused(FileOf(from), problem));
@@ -124,38 +172,36 @@ internal static class TrayEndpoints
                 }
 
                 tree = tree.With(result.Edits);
-                var naming = ManifestNaming.Edits(snapshot.Profile, tree, to);
-                tree = tree.With(naming);
-                edits.AddRange([.. result.Edits, .. naming]);
+                edits.AddRange(result.Edits);
+                if (result.IsResult) asResult.Add(to.Value);
                 placed++;
             }
 
             return edits;
         }, cancel).ConfigureAwait(false);
-        return new PlacementsResult(after.Revision, placed, left);
+        return new PlacementsResult(after.Revision, placed, left, asResult);
     }
 
-    /// <summary>Moves a file of the tray to its place. A picture with steps takes it as its new source and runs them again.</summary>
-    private static ShapingResult PlaceOne(FileTree tree, PackPath from, PackPath to)
+    private static async Task<Changed> NameAsync(Guid id, NameRequest request, PackDesk desk, CancellationToken cancel)
     {
-        if (ReservedFolder.Holds(to)) return new ShapingResult([], $"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
-        if (tree.Find(from) is not { } file) return new ShapingResult([], "it is no longer in the tray.");
-        if (to.Value.EndsWith(".png", StringComparison.Ordinal) && StepsFile.Read(tree, to) is null && SourceReader.ConversionOf(file.ReadAll()).Length > 0) return PlaceConverted(tree, file, to);
-        if (tree.Find(to) is null) return new ShapingResult([new TreeEdit.Move(from, to)], null);
-        if (StepsFile.Read(tree, to) is null) return new ShapingResult([new TreeEdit.Delete(to), new TreeEdit.Move(from, to)], null);
-        var renewed = Shaping.Renew(tree, to, file.ReadAll());
-        return renewed.Problem is null ? renewed with { Edits = [.. renewed.Edits, new TreeEdit.Delete(from)] } : renewed;
+        var after = await desk.EditAsync(id, null, $"Use {request.File} as {request.Place}", snapshot =>
+        {
+            var place = snapshot.Profile.Places.FirstOrDefault(p => p.Key == request.Place && p.ManifestField is not null) ?? throw ProblemException.Unsound($"The manifest names no “{request.Place}”.");
+            var result = Placing.AsNamed(snapshot.Profile, snapshot.Edition, snapshot.Tree, PathOf(request.File), place);
+            return result.Problem is null ? result.Edits : throw new ProblemException(422, "picture-unreadable", $"{request.File} stays in the tray: {result.Problem}") { Paths = [request.File] };
+        }, cancel).ConfigureAwait(false);
+        return new Changed(after.Revision);
     }
 
-    /// <summary>Places a picture that hosts do not read as it is: a PNG of it goes to the place, itself among the sources.</summary>
-    private static ShapingResult PlaceConverted(FileTree tree, TreeFile file, PackPath to)
+    private static async Task<PathView> JudgePathAsync(Guid id, string file, string target, PackDesk desk, CancellationToken cancel)
     {
-        var (png, problem) = SourceReader.ToPng(file.ReadAll());
-        if (png is null) return new ShapingResult([], $"it cannot be made a PNG: {problem}.");
-        var source = ReservedFolder.SourceOf(to);
-        return tree.Find(source) is null
-            ? new ShapingResult([new TreeEdit.Write(to, png), new TreeEdit.Move(file.Path, source)], null)
-            : new ShapingResult([new TreeEdit.Write(to, png), new TreeEdit.Write(source, file.ReadAll()), new TreeEdit.Delete(file.Path)], null);
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var dropped = snapshot.Tree.Find(PathOf(file)) ?? throw ProblemException.NoFile(file);
+        if (snapshot.Overlay is not { } overlay) return new PathView(null, "none", "", null, false, []);
+        var completions = PathJudge.Complete(overlay, target);
+        if (target.Length == 0) return new PathView(null, "none", "", null, true, completions);
+        var judged = PathJudge.Judge(overlay, dropped, target);
+        return new PathView(judged.Place?.Noun, judged.Replaces.ToString().ToLowerInvariant(), judged.Says, judged.Near?.Value, judged.IsRefused, completions);
     }
 
     private static async Task<Changed> DiscardAsync(Guid id, DiscardRequest request, PackDesk desk, CancellationToken cancel)

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Underlay.Core.Stacks;
 using Underlay.Data.Jobs;
 using Underlay.Files;
 using Underlay.Server.Hosting;
@@ -29,7 +30,7 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
             var result = await runner.RunAsync(snapshot.Profile, hosts.BaseFolder(snapshot.Profile, snapshot.Edition), snapshot.Edition, insist: false, [file], cancel).ConfigureAwait(false);
             if (result.ExitCode != 0) throw new ProblemException(502, "trial-failed", $"{snapshot.Profile.Title} ended with a problem: {result.Error.Trim()}");
             using var report = JsonDocument.Parse(result.Json);
-            return JsonSerializer.Serialize(new { revision = snapshot.Revision, report = report.RootElement }, JsonSerializerOptions.Web);
+            return JsonSerializer.Serialize(new { revision = snapshot.Revision, report = report.RootElement, standsFor = StandsForOf(snapshot) }, JsonSerializerOptions.Web);
         }
         catch (Exception problem) when (problem is TimeoutException or FileNotFoundException)
         {
@@ -40,4 +41,10 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
             folder.Delete(recursive: true);
         }
     }
+
+    /// <summary>By path: what a picture stands for that an index ties to codes.</summary>
+    private static Dictionary<string, string> StandsForOf(PackSnapshot snapshot) =>
+        snapshot.Overlay is { } overlay
+            ? overlay.Pack.Placements.Select(p => (p.Path, Says: StandsFor.Of(overlay, p.Path))).Where(p => p.Says is not null).ToDictionary(p => p.Path.Value, p => p.Says!)
+            : [];
 }

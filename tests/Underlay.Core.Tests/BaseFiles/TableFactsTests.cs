@@ -25,7 +25,7 @@ public class TableFactsTests
             var table = Read(text.ToString());
             Assert.Null(table.Problem);
             Assert.Empty(table.Faults);
-            Assert.Equal(rows.Select(r => r[2]), table.Rows.Select(r => r.Values));
+            Assert.Equal(rows.Select(r => r[2]), table.Rows.Select(r => r.Values[2]));
         });
 
     [Fact]

@@ -70,7 +70,7 @@ public class EditionFindingsTests
             .With("contents.xml", "<contents><!-- brbra --><chapter family='brac'><bird  code='brbra'><plate src='plates/a.png' plumage='adult'/></bird><bird x='1' code=\"brbra\"><plate src='plates/b.png' plumage='young'/></bird></chapter></contents>");
         var report = guide.Check();
         Assert.All(report.Findings, f => Assert.Contains("Wrenfield, first printing has it; here it is “brobr”", f.Message, StringComparison.Ordinal));
-        var (tree, applied, after) = Core.Fixes.FixRunner.Run("p", guide.Tree, t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t), Repository.Wrenfield, ["index/unknown"]);
+        var (tree, applied, _, after) = Core.Fixes.FixRunner.Run("p", guide.Tree, t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t), Repository.Wrenfield, ["index/unknown"]);
         Assert.Single(applied);
         Assert.Empty(after.Findings);
         var text = System.Text.Encoding.UTF8.GetString(tree.Find(PackPath.Parse("contents.xml"))!.ReadAll());

@@ -1,3 +1,5 @@
+using Underlay.Core.Stacks;
+
 namespace Underlay.Core.Tests.Checks;
 
 /// <summary>One pack a mistake: the one finding it makes, its severity and where.</summary>
@@ -81,7 +83,30 @@ public class FindingsTests
         { "a name without prefix", APack.Of().WithSurface("foam", Good), "name/prefix", "art/surfaces/foam.png", Severity.Warning },
         { "one folder around all", APack.Empty.With("tidepool/firing.json", APack.Manifest).With("tidepool/art/surfaces/flagstone.png", Good), "package/wrapped", "tidepool", Severity.Blocker },
         { "waivers that cannot be read", APack.Of().With(".underlay/waivers.json", "{"), "waiver/unreadable", ".underlay/waivers.json", Severity.Warning },
+        { "a field one letter off", APack.Of().WithWare("tide_cup").With("wares/tide_cup/ware.json", """{ "id": "saltbrook.tide_cup", "shape": "jug", "made_of": "clay", "price": 3, "Glaze": "moor.celadon" }"""), "entry/near-field", "wares/tide_cup/ware.json", Severity.Warning },
+        { "a row of nothing", APack.Of().With("tables/seals.csv", "code,do,name\nsaltbrook_tide,add,Tide\n"), "table/no-file", "tables/seals.csv", Severity.Warning },
+        { "a row without its name", APack.Of().With("art/seals/saltbrook_tide.png", Seal()).With("tables/seals.csv", "code,do,name\nsaltbrook_tide,add,\n"), "table/empty-value", "tables/seals.csv", Severity.Warning },
+        { "a sound", APack.Of().With("audio/kiln/door.wav", "RIFF"), "path/not-judged", "audio/kiln/door.wav", Severity.Note },
+        { "a placeholder", Placeholder(), "pack/placeholder", "art/surfaces/flagstone.png", Severity.Note },
+        { "an author who is not named", APack.Of().With("firing.json", APack.Manifest.Replace("\"Saltbrook\"", "\"author\"", StringComparison.Ordinal)), "manifest/unnamed-author", "firing.json", Severity.Warning },
     };
+
+    private static APack Placeholder()
+    {
+        var overlay = APack.Of().Check().Overlay!;
+        var tree = overlay.Pack.Tree.With(Bring.Edits(overlay, overlay.Pack.Tree, Bring.Plan(overlay, [PackPath.Parse("art/surfaces/flagstone.png")])));
+        return new APack(tree.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+    }
+
+    [Fact]
+    public void A_pack_of_nothing_that_the_host_reads_is_a_blocker()
+    {
+        Assert.Equal(("pack/empty", "", Severity.Blocker), Assert.Single(APack.Of().Findings().Select(f => (f.Code.Value, f.Path, f.Severity))));
+        Assert.Contains(APack.Of().With("plans.txt", "x").Findings(), f => f is { Code.Value: "pack/empty", Blocks: true });
+        // Sounds are read, if not judged; and what keeps the only file from being read is told in its place.
+        Assert.DoesNotContain(APack.Of().With("audio/kiln/door.wav", "RIFF").Findings(), f => f.Code.Value == "pack/empty");
+        Assert.Equal(["path/near-miss"], APack.Of().With("art/surfaces/flagstne.png", Good).Findings().Select(f => f.Code.Value));
+    }
 
     [Theory]
     [MemberData(nameof(Mistakes))]
@@ -97,8 +122,8 @@ public class FindingsTests
         Assert.Equal(
             [
                 // Tested with other editions, a richer base, archives or the other host.
-                "edition/renamed", "entry/off-screen", "entry/unknown-key", "image/colour-bleeds", "index/missing-row", "index/order", "index/twice", "index/unknown",
-                "manifest/edition", "pack/rolled-back", "package/damaged", "package/too-big", "package/unsafe", "path/unsafe", "thing/half-changed",
+                "edition/renamed", "entry/off-screen", "entry/unknown-key", "image/colour-bleeds", "index/missing-row", "index/order", "index/other-name", "index/twice", "index/unknown",
+                "manifest/edition", "pack/empty", "pack/rolled-back", "package/damaged", "package/ending", "package/too-big", "package/unsafe", "path/unsafe", "thing/half-changed",
             ],
             CheckList.Codes.Select(c => c.Value).Except(Mistakes.Select(m => m.Data.Item3)).Order());
 
@@ -112,7 +137,7 @@ public class FindingsTests
     [Fact]
     public void An_edition_that_the_pack_does_not_declare_is_a_blocker()
     {
-        var finding = Assert.Single(APack.Of().Check(Repository.Kilnmoor.Editions[0]).Findings);
+        var finding = Assert.Single(APack.Of().Check(Repository.Kilnmoor.Editions[0]).Findings, f => f.Severity == Severity.Blocker);
         Assert.Equal(("manifest/edition", "/reads/from"), (finding.Code.Value, finding.Pointer));
     }
 
@@ -139,7 +164,7 @@ public class FindingsTests
     public void A_rejected_entry_has_a_finding_for_each_fault_with_its_pointer_and_line()
     {
         var findings = APack.Of().WithSurface("saltbrook_foam", Good, "{\n  \"edge\": \"soft\" }").Findings();
-        Assert.Equal([("", "made_of", 1), ("/edge", "", 2)], findings.Select(f => (f.Pointer, f.Discriminator, f.At!.Value.Line)));
+        Assert.Equal([("", "made_of", null), ("/edge", "", 2)], findings.Select(f => (f.Pointer, f.Discriminator, f.At?.Line)));
     }
 
     [Fact]

@@ -7,7 +7,7 @@ public class RuleSentencesTests
     private static List<RuleSentence> Of(APack pack, string path)
     {
         var overlay = pack.Check().Overlay!;
-        return [.. RuleSentences.Of(overlay, overlay.Pack.Placements.First(p => p.Path == PackPath.Parse(path)))];
+        return [.. RuleSentences.Of(overlay, overlay.Pack.Placements.First(p => p.Path == PackPath.Parse(path)), pack.Findings())];
     }
 
     [Fact]

@@ -14,8 +14,9 @@ public class SetAndSeriesTests
     private static APack Flames(string kiln, params int[] numbers) =>
         numbers.Aggregate(APack.Of(), (pack, n) => pack.With($"art/flames/{kiln}/{n:D2}.png", Picture.Of(40, 40)));
 
+    /// <summary>What is told at which path, files that one finding stands for among them.</summary>
     private static IEnumerable<(string Code, string Path, string Outcome)> Found(APack pack) =>
-        pack.Findings().Where(f => f.Severity == Severity.Blocker).Select(f => (f.Code.Value, f.Path, f.Predicts.Single().Code));
+        pack.Findings().Where(f => f.Severity == Severity.Blocker).SelectMany(f => f.Predicts.Select(p => (f.Code.Value, p.Path, p.Code)));
 
     [Fact]
     public void A_whole_set_is_sound() => Assert.Empty(Awnings("quay", Times).With("art/scenes/quay.png", Picture.Of(264, 150)).Findings());
@@ -72,7 +73,7 @@ public class SetAndSeriesTests
     public void Another_canvas_is_brought_to_the_first_one_s()
     {
         var pack = Flames("updraught", 1, 2, 3, 4).With("art/flames/updraught/02.png", Picture.Of(44, 40));
-        var (tree, applied, report) = Core.Fixes.FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, ["series/canvas"]);
+        var (tree, applied, _, report) = Core.Fixes.FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, ["series/canvas"]);
         Assert.IsType<FitToSize>(Assert.IsType<Core.Fixes.ShapePicture>(Assert.Single(applied).Finding.Fix).Steps[0]);
         Assert.Empty(report.Findings);
         Assert.Equal(new PixelSize(40, 40), PngReader.Inspect(tree.Find(PackPath.Parse("art/flames/updraught/02.png"))!.ReadAll(), PixelNeed.None).Header!.Size);

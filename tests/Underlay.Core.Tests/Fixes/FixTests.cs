@@ -5,7 +5,7 @@ namespace Underlay.Core.Tests.Fixes;
 
 public class FixTests
 {
-    private static (FileTree Tree, IReadOnlyList<AppliedFix> Applied, CheckReport Report) Run(APack pack, params string[] only) =>
+    private static FixOutcome Run(APack pack, params string[] only) =>
         FixRunner.Run("Tide Pool", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
 
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
@@ -14,7 +14,7 @@ public class FixTests
     public void Files_are_renamed_to_their_places_with_their_bytes()
     {
         var picture = Picture.Of(64, 64).ToPng();
-        var (tree, _, report) = Run(APack.Of().With("art/surface/flagstone.png", picture));
+        var (tree, _, _, report) = Run(APack.Of().With("art/surface/flagstone.png", picture));
         Assert.Empty(report.Findings);
         Assert.Equal(picture, tree.Find(PackPath.Parse("art/surfaces/flagstone.png"))!.ReadAll());
         Assert.Equal(2, tree.Files.Count);
@@ -24,7 +24,7 @@ public class FixTests
     public void A_file_that_is_already_there_is_never_overwritten()
     {
         var pack = APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png.png", Picture.Of(32, 32));
-        var (tree, applied, _) = Run(pack, "path/near-miss");
+        var (tree, applied, _, _) = Run(pack, "path/near-miss");
         Assert.Empty(applied);
         Assert.Equal(3, tree.Files.Count);
     }
@@ -35,10 +35,21 @@ public class FixTests
         // Both folders of the path may be the one too many.
         var pack = APack.Of().With("art/surfaces/fence/flagstone.png", Picture.Of(64, 64)).With("wares/wares/tide/cup/skin.png", Picture.Of(64, 64));
         Assert.DoesNotContain(Run(pack).Applied, a => a.Finding.Path == "wares/wares/tide/cup/skin.png");
-        var ambiguous = APack.Of().With("wares/jar/cup/skin.png", Picture.Of(64, 64));
+        var ambiguous = APack.Of().With("wares/milk_jug/soup_bowl/skin.png", Picture.Of(64, 64));
         Assert.Empty(Run(ambiguous).Applied);
         Assert.Contains("Also near", ambiguous.Findings().Single(f => f.Code.Value == "path/near-miss").Message, StringComparison.Ordinal);
         Assert.Single(Run(ambiguous, "path/near-miss").Applied);
+    }
+
+    [Fact]
+    public void A_fix_after_which_the_host_would_leave_the_file_out_is_held_back()
+    {
+        // There is no ware of either name.
+        var outcome = Run(APack.Of().With("wares/jar/cup/skin.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png", Picture.Of(64, 64)), "path/near-miss");
+        Assert.Empty(outcome.Applied);
+        var held = Assert.Single(outcome.Held);
+        Assert.Equal("wares/jar/cup/skin.png", held.Finding.Path);
+        Assert.Equal([new Prediction(PredictionKind.Drop, "wares/cup/skin.png", "ownerless")], held.Would);
     }
 
     [Fact]
@@ -52,7 +63,7 @@ public class FixTests
     [Fact]
     public void A_manifest_is_written_from_the_name_and_the_ids_of_the_pack()
     {
-        var (tree, _, report) = Run(APack.Empty.WithWare("tide_cup").With("front.png", Picture.Filled(320, 200, new Pixel(1, 2, 3, 255))));
+        var (tree, _, _, report) = Run(APack.Empty.WithWare("tide_cup").With("front.png", Picture.Filled(320, 200, new Pixel(1, 2, 3, 255))));
         Assert.Empty(report.Findings);
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, tree);
         Assert.Equal(("saltbrook.tide_pool", "Tide pool", "front.png"), (manifest.Id, manifest.Title, manifest.Text!.FindString("/front")));
@@ -61,7 +72,7 @@ public class FixTests
     [Fact]
     public void A_manifest_that_is_only_misnamed_is_renamed_not_written()
     {
-        var (tree, applied, _) = Run(APack.Empty.With("Firing.json", APack.Manifest));
+        var (tree, applied, _, _) = Run(APack.Empty.With("Firing.json", APack.Manifest));
         Assert.Equal("path/near-miss", Assert.Single(applied).Finding.Code.Value);
         Assert.Equal(APack.Manifest, Text(tree, "firing.json"));
     }
@@ -69,7 +80,7 @@ public class FixTests
     [Fact]
     public void A_descriptor_is_written_from_the_pictures_alpha_and_the_nearest_of_the_base()
     {
-        var (tree, _, report) = Run(APack.Of().With("art/surfaces/saltbrook_fence.png", Picture.Of(64, 64).With(1, 1, default)));
+        var (tree, _, _, report) = Run(APack.Of().With("art/surfaces/saltbrook_fence.png", Picture.Of(64, 64).With(1, 1, default)));
         Assert.Empty(report.Findings);
         Assert.Contains("\"made_of\": \"reed\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
         Assert.Contains("\"edge\": \"mask\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
@@ -78,7 +89,7 @@ public class FixTests
     [Fact]
     public void A_wrapped_pack_is_unwrapped_and_then_fixed_further()
     {
-        var (tree, applied, report) = Run(APack.Empty.With("a/b/firing.json", APack.Manifest).With("a/b/art/surface/flagstone.png", Picture.Of(64, 64)));
+        var (tree, applied, _, report) = Run(APack.Empty.With("a/b/firing.json", APack.Manifest).With("a/b/art/surface/flagstone.png", Picture.Of(64, 64)));
         Assert.Equal(["package/wrapped", "path/near-miss"], applied.Select(a => a.Finding.Code.Value));
         Assert.Empty(report.Findings);
         Assert.Equal(["art/surfaces/flagstone.png", "firing.json"], tree.Files.Select(f => f.Path.Value));
@@ -90,7 +101,7 @@ public class FixTests
         string[] changed = ["art/surfaces/flagstone.png", "wares/milk_jug/skin.png", "wares/milk_jug/mask.png"];
         var pack = SmallBase.Files.Where(f => f.Key != "tables/materials.csv" && !f.Key.StartsWith("codes/", StringComparison.Ordinal)).Aggregate(APack.Of(), (p, f) => p.With(f.Key, f.Value))
             .With(changed[0], Picture.Of(128, 128)).With(changed[1], Picture.Of(128, 64)).With(changed[2], Picture.Mask(128, 64));
-        var (tree, applied, report) = Run(pack, "pack/unchanged");
+        var (tree, applied, _, report) = Run(pack, "pack/unchanged");
         Assert.Equal([.. changed.Order(StringComparer.Ordinal).Prepend("firing.json").Order(StringComparer.Ordinal)], tree.Files.Select(f => f.Path.Value));
         Assert.All(applied.SelectMany(a => a.Edits), e => Assert.IsType<TreeEdit.Delete>(e));
         Assert.StartsWith("Slim the pack: take ", applied[0].Finding.Fix!.Title, StringComparison.Ordinal);
@@ -129,7 +140,7 @@ public class FixTests
     public void A_picture_is_shaped_to_what_its_place_asks_when_asked_for(string code, APack pack)
     {
         Assert.Empty(Run(pack).Applied);
-        var (tree, applied, report) = Run(pack, code);
+        var (tree, applied, _, report) = Run(pack, code);
         Assert.DoesNotContain(report.Findings, f => f.Severity != Severity.Note);
         var path = Assert.Single(applied).Finding.Path;
         Assert.NotNull(tree.Find(PackPath.Parse($".underlay/steps/{path}.json")));
@@ -155,7 +166,7 @@ public class FixTests
         }
 
         Assert.Empty(FixRunner.Run("x", pack.Tree, Check, Repository.Kilnmoor, []).Applied);
-        var (fixedTree, _, _) = FixRunner.Run("x", pack.Tree, Check, Repository.Kilnmoor, ["image/unreadable"]);
+        var (fixedTree, _, _, _) = FixRunner.Run("x", pack.Tree, Check, Repository.Kilnmoor, ["image/unreadable"]);
         Assert.Equal([9], fixedTree.Find(path)!.ReadAll());
         Assert.Equal([1, 2, 3], fixedTree.Find(PackPath.Parse(".underlay/sources/art/surfaces/flagstone.png"))!.ReadAll());
     }

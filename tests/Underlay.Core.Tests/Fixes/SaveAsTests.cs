@@ -8,7 +8,7 @@ public class SaveAsTests
 {
     private const string Foam = "art/surfaces/saltbrook_foam.png";
 
-    private static (FileTree Tree, IReadOnlyList<AppliedFix> Applied, CheckReport Report) Run(APack pack, params string[] only) =>
+    private static FixOutcome Run(APack pack, params string[] only) =>
         FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
 
     private static byte[] File(FileTree tree, string path) => tree.Find(PackPath.Parse(path))!.ReadAll();
@@ -41,7 +41,7 @@ public class SaveAsTests
         var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64)).With(Foam, tga);
         Assert.Equal(("image/unreadable", "Save it anew as PNG"), (pack.Finding().Code.Value, pack.Finding().Fix!.Title));
         Assert.Empty(Run(pack).Applied);
-        var (tree, _, report) = Run(pack, "image/unreadable");
+        var (tree, _, _, report) = Run(pack, "image/unreadable");
         Assert.Empty(report.Findings);
         Assert.Equal([10, 120, 200, 255], PngReader.Decode(File(tree, Foam)).Rgba![..4]);
         Assert.Equal(tga, File(tree, $".underlay/sources/{Foam}"));
@@ -51,7 +51,7 @@ public class SaveAsTests
     public void Sixteen_bits_a_channel_become_eight()
     {
         var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64)).With(Foam, Deep());
-        var (tree, _, report) = Run(pack, "image/unreadable");
+        var (tree, _, _, report) = Run(pack, "image/unreadable");
         Assert.Empty(report.Findings);
         Assert.Equal([90, 90, 90, 255], PngReader.Decode(File(tree, Foam)).Rgba![..4]);
     }
@@ -69,7 +69,7 @@ public class SaveAsTests
     {
         var pack = APack.Of().With("art/surfaces/flagstone.tga", Tga(64, 64, new Pixel(100, 120, 100, 255)));
         Assert.Equal("Save it as flagstone.png", pack.Finding().Fix!.Title);
-        var (tree, _, _) = Run(pack, "path/near-miss");
+        var (tree, _, _, _) = Run(pack, "path/near-miss");
         Assert.Equal([100, 120, 100, 255], PngReader.Decode(File(tree, "art/surfaces/flagstone.png")).Rgba![..4]);
         Assert.Null(tree.Find(PackPath.Parse("art/surfaces/flagstone.tga")));
         Assert.NotNull(tree.Find(PackPath.Parse(".underlay/sources/art/surfaces/flagstone.tga")));
@@ -96,7 +96,7 @@ public class SaveAsTests
     {
         var pack = APack.Of().With("wares/milk_jug/skin.dds", [.. Dds.Of(64, 64, mips: 2), .. new byte[2048]]);
         Assert.Contains("without mip levels", pack.Findings().Single(f => f.Code.Value == "image/unreadable").Message, StringComparison.Ordinal);
-        var (tree, _, report) = Run(pack, "image/unreadable");
+        var (tree, _, _, report) = Run(pack, "image/unreadable");
         Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
         Assert.True(DdsReader.Inspect(File(tree, "wares/milk_jug/skin.dds"), PixelNeed.None).IsReadable);
     }
@@ -108,7 +108,7 @@ public class SaveAsTests
     [InlineData("art/surfaces/fence.png", 100, 0)]
     public void Alpha_that_the_edge_does_not_allow_is_made_solid_or_clear(string path, byte alpha, byte after)
     {
-        var (tree, _, report) = Run(APack.Of().With(path, Picture.Of(64, 64).With(9, 9, new Pixel(45, 27, 90, alpha))), "image/alpha");
+        var (tree, _, _, report) = Run(APack.Of().With(path, Picture.Of(64, 64).With(9, 9, new Pixel(45, 27, 90, alpha))), "image/alpha");
         Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
         Assert.Equal([45, 27, 90, after], PngReader.Decode(File(tree, path)).Rgba!.AsSpan(((9 * 64) + 9) * 4, 4).ToArray());
     }

@@ -38,7 +38,8 @@ public class RuleTests
 
     [Fact]
     public void A_path_below_any_folders_is_filled_in_as_it_was_found() =>
-        Gen.String[Gen.Char['a', 'z'], 1, 5].List[0, 4].Sample(folders =>
+        // Some words of three letters are names of devices.
+        Gen.String[Gen.Char['a', 'z'], 4, 6].List[0, 4].Sample(folders =>
         {
             var path = PackPath.Parse(string.Join('/', folders.Prepend("plates").Append("some name.png")));
             var pattern = Repository.Wrenfield.Place("plates").Pattern!;

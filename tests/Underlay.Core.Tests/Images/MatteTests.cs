@@ -72,7 +72,7 @@ public class MatteTests
     {
         var path = PackPath.Parse("wares/milk_jug/shelf.png");
         var tree = APack.Of().With(path.Value, Picture.Of(20, 20)).Tree;
-        Step[] steps = [new CutMatte(255, 254, 3), new TakeAlpha(Disc(20, 6, (1, 2, 3))), new SpreadColour(), new HardenAlpha(), new MakeSolid(), new ToGrey(), new ClearBorder(), new Enlarge(2), new FitToSize(new PixelSize(56, 56), FitMode.Inside, true)];
+        Step[] steps = [new CutMatte(new Rgb(255, 254, 3)), new TakeAlpha(Disc(20, 6, (1, 2, 3))), new SpreadColour(), new HardenAlpha(), new LayOnColour(new Rgb(1, 2, 3)), new LayOnPicture(Disc(20, 6, (9, 8, 7))), new FewerShades(5), new ToGrey(), new ClearBorder(), new Enlarge(2), new FitToSize(new PixelSize(56, 56), FitMode.Inside, true)];
         var shaped = tree.With(Shaping.Add(tree, path, steps).Edits);
         Assert.Equal(steps.Select(s => s.Title), StepsFile.Read(shaped, path)!.Steps.Select(s => s.Title));
         // A new source goes through all of them again.

@@ -147,10 +147,29 @@ public class ShapingTests
     [Theory]
     [InlineData("{")]
     [InlineData("""{ "source": "x", "steps": [], "result": "y" }""")]
-    [InlineData("""{ "source": "0000000000000000000000000000000000000000000000000000000000000000", "steps": [ { "do": "enlarge", "factor": 100000 } ], "result": "0000000000000000000000000000000000000000000000000000000000000000" }""")]
-    [InlineData("""{ "source": "0000000000000000000000000000000000000000000000000000000000000000", "steps": [ { "do": "dream" } ], "result": "0000000000000000000000000000000000000000000000000000000000000000" }""")]
     public void Steps_that_cannot_be_read_are_as_if_there_were_none(string text) =>
         Assert.Null(StepsFile.Read(APack.Of().With(StepsFile.PathOf(Shelf).Value, text).Tree, Shelf));
+
+    [Theory]
+    [InlineData("""{ "do": "enlarge", "factor": 100000 }""")]
+    [InlineData("""{ "do": "dream", "of": [ "a", { "wide": true } ] }""")]
+    public void A_step_that_is_not_known_is_kept_as_it_stands_and_nothing_runs_from_it_on(string unknown)
+    {
+        var tree = APack.Of().With(Shelf.Value, Picture.Of(20, 20)).Tree;
+        tree = tree.With(Shaping.Add(tree, Shelf, new Enlarge(2)).Edits);
+        var file = System.Text.Encoding.UTF8.GetString(tree.Find(StepsFile.PathOf(Shelf))!.ReadAll());
+        tree = tree.With([new TreeEdit.Write(StepsFile.PathOf(Shelf), System.Text.Encoding.UTF8.GetBytes(file.Replace("\"steps\": [", $"\"steps\": [ {unknown},", StringComparison.Ordinal)))]);
+        var read = StepsFile.Read(tree, Shelf)!;
+        Assert.True(System.Text.Json.Nodes.JsonNode.DeepEquals(System.Text.Json.Nodes.JsonNode.Parse(unknown), read.Unknown!.ToJson()));
+        Assert.Equal(2, read.Steps.Count);
+        // Neither a new source nor another step runs past it, and the file of steps stays as it is.
+        Assert.NotNull(Shaping.Renew(tree, Shelf, Picture.Of(9, 9).ToPng()).Problem);
+        var more = Shaping.Add(tree, Shelf, new ClearBorder());
+        Assert.Contains("does not know", more.Problem, StringComparison.Ordinal);
+        Assert.Empty(more.Edits);
+        // Taken off, the others run again.
+        Assert.Null(Shaping.Set(tree, Shelf, [.. read.Steps.Where(s => s is not UnknownStep)]).Problem);
+    }
 
     [Fact]
     public void A_step_says_the_size_that_it_makes() =>

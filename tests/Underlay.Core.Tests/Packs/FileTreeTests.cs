@@ -6,7 +6,7 @@ public class FileTreeTests
 
     [Fact]
     public void Files_are_in_ordinal_order() =>
-        Assert.Equal(["B", "a", "b/c"], Tree("b/c", "a", "B").Files.Select(f => f.Path.Value));
+        Assert.Equal(["B", "a", "c/d"], Tree("c/d", "a", "B").Files.Select(f => f.Path.Value));
 
     [Fact]
     public void Of_two_names_that_differ_in_case_only_the_later_is_refused()

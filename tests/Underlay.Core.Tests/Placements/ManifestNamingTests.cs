@@ -13,7 +13,7 @@ public class ManifestNamingTests
     {
         var pack = APack.Of().With("front.png", Front);
         var named = new APack(pack.Tree.With(Edits(pack, "front.png")).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
-        Assert.Empty(named.Findings());
+        Assert.Empty(named.Faults());
         Assert.Contains(named.Check().Overlay!.Pack.Placements, p => p.Place.Key == "front");
     }
 

@@ -36,8 +36,7 @@ public class OverlayViewTests
     public void What_is_brought_has_the_bases_bytes()
     {
         var overlay = Over(APack.Of());
-        var edits = Bring.Edits(overlay, Bring.Plan(overlay, [Path("art/surfaces/water.png")]));
-        var write = Assert.IsType<TreeEdit.Write>(Assert.Single(edits));
-        Assert.Equal(SmallBase.Files["art/surfaces/water.png"], write.Bytes.ToArray());
+        var tree = overlay.Pack.Tree.With(Bring.Edits(overlay, overlay.Pack.Tree, Bring.Plan(overlay, [Path("art/surfaces/water.png")])));
+        Assert.Equal(SmallBase.Files["art/surfaces/water.png"], tree.Find(Path("art/surfaces/water.png"))!.ReadAll());
     }
 }

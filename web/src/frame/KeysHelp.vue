@@ -16,6 +16,7 @@ const keys = [
     ['x', 'Swap base and yours'],
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],
+    ['c', 'Light, dark or loud ground behind pictures'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
 ]
 </script>

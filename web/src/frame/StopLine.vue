@@ -62,9 +62,9 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
                         class="inline-flex items-center gap-1"
                         ><SeverityMark severity="note" />{{ summary.findings.note }}</span
                     >
-                    <span v-if="!summary.findings.blocker && !summary.findings.warning && !summary.findings.note"
-                        >nothing found</span
-                    >
+                    <span v-if="!summary.findings.blocker && !summary.findings.warning && !summary.findings.note">{{
+                        summary.inTray > 0 ? 'nothing placed is wrong' : 'nothing found'
+                    }}</span>
                 </span>
                 <span v-else-if="stop.says" class="text-faint text-small font-normal">{{ stop.says }}</span>
             </router-link>
@@ -72,21 +72,21 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
         <div class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap">
             <button
                 type="button"
-                class="disabled:text-faint inline-flex items-center gap-1"
+                class="disabled:text-faint inline-flex min-h-6 min-w-6 items-center justify-center gap-1"
                 :disabled="!pack.undo || isBusy"
                 :title="pack.undo ? `Undo: ${pack.undo}` : 'Nothing to undo'"
                 @click="$emit('undo')"
             >
-                <ArrowUturnLeftIcon class="size-4" aria-hidden="true" />Undo
+                <ArrowUturnLeftIcon class="size-4" aria-hidden="true" /><span class="max-[1000px]:sr-only">Undo</span>
             </button>
             <button
                 type="button"
-                class="disabled:text-faint inline-flex items-center gap-1"
+                class="disabled:text-faint inline-flex min-h-6 min-w-6 items-center justify-center gap-1"
                 :disabled="!pack.redo || isBusy"
                 :title="pack.redo ? `Redo: ${pack.redo}` : 'Nothing to redo'"
                 @click="$emit('redo')"
             >
-                <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
+                <ArrowUturnRightIcon class="size-4" aria-hidden="true" /><span class="max-[1000px]:sr-only">Redo</span>
             </button>
             <router-link :to="{ name: 'hosts', params: { host: summary.host } }">Hosts</router-link>
             <button type="button" @click="$emit('keys')">? Keys</button>

@@ -1,8 +1,15 @@
-import type { FindingView, LedgerRow, PackSummary, SectionColumn } from '@/api/client'
+import type { FindingView, LedgerRow, PackSummary, PartView, SectionColumn } from '@/api/client'
 
-/** A row of the ledger with what was found at its path. */
+/** A finding that stands for several files, and what it says of one of them. */
+export interface Within {
+    finding: FindingView
+    part: PartView
+}
+
+/** A row of the ledger with what was found at its path, and in what it is one of several. */
 export interface Row extends LedgerRow {
     findings: readonly FindingView[]
+    within: readonly Within[]
 }
 
 /** A group head, or a row below it. */
@@ -21,16 +28,22 @@ export interface Filter {
 /** Joins rows and findings by path; findings at paths without a row get one of their own. */
 export function join(rows: readonly LedgerRow[], findings: readonly FindingView[]): Row[] {
     const byPath = Map.groupBy(findings, (finding) => finding.name.path)
+    const parts = findings.flatMap((finding) => finding.parts.map((part): Within => ({ finding, part })))
+    const byPart = Map.groupBy(parts, ({ part }) => part.path)
     const known = new Set(rows.map((row) => row.path))
     const lost = [...byPath.keys()].filter((path) => !known.has(path))
     return [
-        ...rows.map((row) => ({ ...row, findings: byPath.get(row.path) ?? [] })),
+        ...rows.map((row) => ({
+            ...row,
+            findings: byPath.get(row.path) ?? [],
+            within: byPart.get(row.path) ?? [],
+        })),
         ...lost.map((path) => ({
             path,
-            place: null,
+            place: placeOf(byPath.get(path)!),
             title: path === '' ? 'The whole pack' : path.slice(path.lastIndexOf('/') + 1),
             noun: '',
-            state: path === '' ? 'pack' : 'missing',
+            state: path === '' ? 'pack' : byPath.get(path)!.some((f) => f.parts.length > 0) ? 'several' : 'missing',
             isPicture: false,
             hash: null,
             baseHash: null,
@@ -38,9 +51,14 @@ export function join(rows: readonly LedgerRow[], findings: readonly FindingView[
             baseSize: null,
             length: 0,
             findings: byPath.get(path) ?? [],
+            within: [],
         })),
     ]
 }
+
+/** Where findings without a row belong. */
+const placeOf = (findings: readonly FindingView[]) =>
+    findings.map((finding) => finding.place).find((place) => place !== 'elsewhere') ?? null
 
 const isYours = (row: Row) => row.state !== 'base'
 
@@ -48,7 +66,8 @@ export function matches(row: Row, filter: Filter): boolean {
     if (filter.place && (row.place ?? 'elsewhere') !== filter.place) return false
     if (filter.state === 'yours' && !isYours(row)) return false
     if (filter.state === 'base' && row.state !== 'base') return false
-    if (filter.state === 'found' && row.findings.every((f) => f.waived)) return false
+    if (filter.state === 'found' && [...row.findings, ...row.within.map((w) => w.finding)].every((f) => f.waived))
+        return false
     if (filter.words.length === 0 || filter.hits.has(row.path)) return true
     const text = `${row.title} ${row.noun} ${row.path}`.toLowerCase()
     return filter.words.every((word) => text.includes(word))
@@ -57,9 +76,12 @@ export function matches(row: Row, filter: Filter): boolean {
 const manifestColumn: SectionColumn = {
     place: 'manifest',
     title: 'Manifest',
+    family: 'Manifest',
     inBase: 0,
     overrides: 0,
+    copies: 0,
     additions: 0,
+    isPartial: false,
     findings: { blocker: 0, warning: 0, note: 0 },
 }
 

@@ -4,10 +4,11 @@ namespace Underlay.Core.Hosts.Rules;
 /// <param name="Places">Keys of places, any of which will do; the first is the one to name when all are missing.</param>
 /// <param name="AtWanted">True when the host shows the consequence where the file was wanted, false at the owner.</param>
 /// <param name="When">Pointer to a field of the owner, own or inherited, without which nothing is required; null for always.</param>
+/// <param name="Above">The number in that field has to be above this for anything to be required; null where any value will do.</param>
 /// <param name="Else">What comes of its absence.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record RequiresRule(IReadOnlyList<string> Places, bool AtWanted, string? When, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record RequiresRule(IReadOnlyList<string> Places, bool AtWanted, string? When, double? Above, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The picture has the size of the one shown in another place with the same placeholders.</summary>
 /// <param name="Places">Keys of places; the first that shows a picture counts.</param>

@@ -12,22 +12,26 @@ public sealed record ShapingResult(IReadOnlyList<TreeEdit> Edits, string? Proble
 public static class Shaping
 {
     /// <summary>The picture after all steps, or the problem.</summary>
-    /// <param name="png">The source, in any format that is read.</param>
+    /// <param name="source">The source, in any format that is read.</param>
     /// <param name="steps">In order.</param>
     /// <param name="asDds">True for a DDS as result, false for a PNG.</param>
-    public static (byte[]? Bytes, string? Problem) Run(ReadOnlyMemory<byte> png, IEnumerable<Step> steps, bool asDds = false)
+    public static (byte[]? Bytes, string? Problem) Run(ReadOnlyMemory<byte> source, IEnumerable<Step> steps, bool asDds = false)
     {
-        var (picture, problem) = SourceReader.Read(png);
+        var (picture, problem) = SourceReader.Read(source);
         if (picture is null) return (null, problem);
         foreach (var step in steps)
         {
+            if (step is UnknownStep unknown) return (null, $"one of its steps is {unknown.Title}; take that step off first");
             var next = step.SizeAfter(picture.Size);
             if (next.Width > PngReader.MaxSide || next.Height > PngReader.MaxSide) return (null, $"{step.Title} makes it {next}; a side has at most {PngReader.MaxSide} pixels");
             picture = step.Run(picture);
         }
 
-        return (asDds ? DdsWriter.Write(picture) : PngWriter.Write(picture), null);
+        return (Encode(picture, asDds), null);
     }
+
+    /// <summary>True where pictures at a path are kept as DDS.</summary>
+    public static bool IsDds(PackPath path) => path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     /// <summary>Adds steps to a picture. One that was replaced by hand since its last step is a new source.</summary>
     /// <param name="tree">The pack.</param>
@@ -62,36 +66,59 @@ public static class Shaping
             ? (source, known.Steps)
             : null;
 
-    /// <summary>Runs the steps of a picture again on a new source.</summary>
+    /// <summary>Runs the steps of a picture again on a new source; without steps, the source in the format of its place.</summary>
     /// <param name="tree">The pack.</param>
     /// <param name="path">The picture.</param>
     /// <param name="source">What the author saved.</param>
     public static ShapingResult Renew(FileTree tree, PackPath path, byte[] source) =>
-        StepsFile.Read(tree, path) is { } known
-            ? Shape(tree, path, source, known.Steps)
-            : new ShapingResult([new TreeEdit.Write(path, source)], null);
+        StepsFile.Read(tree, path) is { } known ? Shape(tree, path, source, known.Steps)
+        : StepsFile.IsUnreadable(tree, path) ? new ShapingResult([], Unreadable(path))
+        : PutIn(tree, path, source);
+
+    /// <summary>Puts a picture at a path in the format that hosts read there; where that changes its bytes, it is kept as the source.</summary>
+    /// <param name="tree">The pack.</param>
+    /// <param name="path">Where it goes.</param>
+    /// <param name="picture">What the author saved, in any format that is read.</param>
+    public static ShapingResult PutIn(FileTree tree, PackPath path, byte[] picture)
+    {
+        var asDds = IsDds(path);
+        if (asDds ? DdsReader.Inspect(picture, PixelNeed.None).IsReadable : PngReader.Inspect(picture, PixelNeed.None).IsReadable) return new ShapingResult([new TreeEdit.Write(path, picture)], null);
+        var (read, problem) = SourceReader.Read(picture);
+        if (read is null) return new ShapingResult([], problem);
+        if (read.Size is not { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide }) return new ShapingResult([], $"it is {read.Size}; a side may have at most {PngReader.MaxSide} pixels");
+        return new ShapingResult([.. KeepSource(tree, path, picture), new TreeEdit.Write(path, Encode(read, asDds))], null);
+    }
+
+    private static byte[] Encode(RgbaPicture picture, bool asDds) => asDds ? DdsWriter.Write(picture) : PngWriter.Write(picture);
+
+    private static string Unreadable(PackPath path) => $"the file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten: mend it, or take it out of the pack";
 
     private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)
     {
-        var (png, problem) = Run(source, steps, path.Value.EndsWith(".dds", StringComparison.Ordinal));
-        if (png is null) return new ShapingResult([], problem);
-        var hash = ContentHash.Of(source);
+        if (StepsFile.IsUnreadable(tree, path)) return new ShapingResult([], Unreadable(path));
+        var (bytes, problem) = Run(source, steps, IsDds(path));
+        if (bytes is null) return new ShapingResult([], problem);
+        return new ShapingResult(
+            [.. KeepSource(tree, path, source), .. StepsFile.Pictures(steps), new TreeEdit.Write(path, bytes), new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(path)],
+            null);
+    }
+
+    /// <summary>The source of a picture; the one before it is the author's work too, and is moved aside.</summary>
+    private static List<TreeEdit> KeepSource(FileTree tree, PackPath path, byte[] source)
+    {
         var edits = new List<TreeEdit>();
         var kept = ReservedFolder.SourceOf(path);
-        if (tree.Find(kept) is { } earlier && ContentHash.Of(earlier.ReadAll()) is var old && old != hash)
+        if (tree.Find(kept) is { } earlier && ContentHash.Of(earlier.ReadAll()) is var old && old != ContentHash.Of(source))
         {
-            // The source before this one is the author's work too.
             var aside = PackPath.Parse($"{kept}.{old.Hex[..8]}");
             if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
         }
 
-        edits.AddRange(StepsFile.Alphas(steps));
         edits.Add(new TreeEdit.Write(kept, source));
-        edits.Add(new TreeEdit.Write(path, png));
-        edits.Add(new StepsFile(hash, steps, ContentHash.Of(png)).WriteFor(path));
-        return new ShapingResult(edits, null);
+        return edits;
     }
 
-    private static byte[]? FindSource(FileTree tree, PackPath path, ContentHash hash) =>
+    /// <summary>The source that is kept of a picture, where it is the one of a hash.</summary>
+    internal static byte[]? FindSource(FileTree tree, PackPath path, ContentHash hash) =>
         tree.Find(ReservedFolder.SourceOf(path))?.ReadAll() is { } bytes && ContentHash.Of(bytes) == hash ? bytes : null;
 }

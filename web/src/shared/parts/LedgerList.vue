@@ -88,7 +88,7 @@ useKeys({
                     :key="item.key as string"
                     :ref="measure"
                     :data-index="item.index"
-                    class="absolute inset-x-0 top-0"
+                    class="absolute inset-x-0 top-0 has-[[data-headlessui-state~=open]]:z-20"
                     :style="{ transform: `translateY(${item.start}px)` }"
                 >
                     <template v-for="line in [lines[item.index]]" :key="line?.key">

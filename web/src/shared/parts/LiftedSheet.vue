@@ -51,7 +51,7 @@ const top = computed(() => (props.isSwapped && props.base ? props.base : (props.
             <span v-if="lies && !isSwapped" class="fold" aria-hidden="true"></span>
         </template>
         <span v-else class="text-faint bg-paper flex h-full w-full items-center justify-center font-mono text-small">
-            {{ state === 'missing' ? 'none' : broken ? 'broken' : isPicture ? '' : '{ }' }}
+            {{ state === 'missing' ? 'none' : state === 'several' ? '…' : broken ? 'broken' : isPicture ? '' : '{ }' }}
         </span>
     </span>
 </template>

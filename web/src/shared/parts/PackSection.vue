@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import type { SectionColumn } from '@/api/client'
+import { useLabels } from '../composables/useLabels'
+import { coverageOf } from '../coverage'
 import { count } from '../words'
 import SeverityMark from './SeverityMark.vue'
 
@@ -8,7 +11,12 @@ import SeverityMark from './SeverityMark.vue'
 const props = defineProps<{ columns: readonly SectionColumn[]; isSmall?: boolean; chosen?: string }>()
 defineEmits<{ choose: [place: string] }>()
 
-const isTouched = (c: SectionColumn) => c.overrides + c.additions > 0 || marks(c).length > 0
+const marks = (column: SectionColumn) =>
+    (['blocker', 'warning', 'note'] as const)
+        .map((severity) => ({ severity, number: column.findings[severity] }))
+        .filter((mark) => mark.number > 0)
+
+const isTouched = (c: SectionColumn) => c.overrides + c.copies + c.additions > 0 || marks(c).length > 0
 const MOST_COLUMNS = 8
 /** Hosts with many places: those that the pack does not touch are left away where there is little room, and narrow where there is more. */
 const isCrowded = computed(() => props.columns.length > MOST_COLUMNS)
@@ -17,103 +25,175 @@ const shown = computed(() => {
     if (props.isSmall && isCrowded.value) return touched.length > 0 ? touched : props.columns.slice(0, MOST_COLUMNS)
     return props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))
 })
+/** Places of one family stand together. */
+const families = computed(() =>
+    [...Map.groupBy(shown.value, (column) => column.family)].map(([title, columns]) => ({
+        key: title,
+        title,
+        columns,
+    })),
+)
 /** So many side by side that a mark has no room for its number; the row says the sum. */
 const isTight = computed(() => props.isSmall && shown.value.length > 12)
 const isNarrow = (c: SectionColumn) => isCrowded.value && !isTouched(c) && props.chosen !== c.place
 
+const strip = ref<HTMLElement>()
+const labels = useLabels(strip, () =>
+    families.value.map(({ key, title, columns }) => ({
+        key,
+        title,
+        columns: columns.map((column) => ({ key: column.place, title: column.title })),
+    })),
+)
+
+/** The least width of a column, in pixels: enough to press. */
+const least = computed(() => (props.isSmall ? 14 : 24))
 const pointed = ref<SectionColumn | null>(null)
 /** Wide by what there is, and no narrower than the title needs where many stand side by side. */
 const width = (column: SectionColumn) =>
-    Math.max(2.2, Math.sqrt(column.inBase + column.additions), isCrowded.value ? column.title.length * 0.45 : 0)
+    isNarrow(column)
+        ? 0.8
+        : Math.max(2.2, Math.sqrt(column.inBase + column.additions), isCrowded.value ? column.title.length * 0.45 : 0)
 const share = (column: SectionColumn) => (column.inBase === 0 ? 0 : column.overrides / column.inBase)
 const added = (column: SectionColumn) =>
     column.additions === 0 ? 0 : Math.max(0.12, column.additions / Math.max(column.inBase + column.additions, 1))
 
-const marks = (column: SectionColumn) =>
-    (['blocker', 'warning', 'note'] as const)
-        .map((severity) => ({ severity, number: column.findings[severity] }))
-        .filter((mark) => mark.number > 0)
-
-function says(column: SectionColumn) {
+function numbers(column: SectionColumn) {
     const parts = [
-        column.place === 'elsewhere' ? '' : `${column.overrides} of ${column.inBase} overridden`,
-        column.additions > 0 ? `${column.additions} added` : '',
+        coverageOf(column) || (column.additions > 0 ? count(column.additions, 'file') : ''),
         column.findings.blocker > 0 ? count(column.findings.blocker, 'blocker') : '',
         column.findings.warning > 0 ? count(column.findings.warning, 'warning') : '',
         column.findings.note > 0 ? count(column.findings.note, 'note') : '',
     ]
-    return `${column.title}: ${parts.filter(Boolean).join(', ') || 'nothing yet'}`
+    return parts.filter(Boolean).join(', ') || 'nothing yet'
 }
+const says = (column: SectionColumn) => `${column.title}: ${numbers(column)}`
 </script>
 
 <template>
-    <div
-        class="relative flex min-w-0 gap-[3px]"
-        :class="isSmall ? 'h-[62px]' : 'h-[84px]'"
-        role="group"
-        aria-label="Section of the pack"
-    >
-        <component
-            :is="isSmall ? 'span' : 'button'"
-            v-for="column in shown"
-            :key="column.place"
-            :type="isSmall ? undefined : 'button'"
-            class="column basis-0 text-left"
-            :class="isSmall ? 'min-w-[20px]' : 'min-w-[24px]'"
-            :style="{ flexGrow: isNarrow(column) ? 0 : width(column) }"
-            :aria-pressed="isSmall ? undefined : chosen === column.place"
-            :aria-label="says(column)"
-            :role="isSmall ? 'img' : undefined"
-            :title="isSmall ? says(column) : undefined"
-            :data-place="column.place"
-            @mouseenter="pointed = column"
-            @mouseleave="pointed = null"
-            @focus="pointed = column"
-            @blur="pointed = null"
-            @click="isSmall || $emit('choose', chosen === column.place ? '' : column.place)"
+    <div class="flex min-w-0 gap-2">
+        <div
+            ref="strip"
+            class="relative flex min-w-0 grow gap-[9px] overflow-hidden max-[1000px]:gap-[6px]"
+            :class="isSmall ? 'h-[62px]' : 'h-[80px]'"
+            role="group"
+            aria-label="Section of the pack"
         >
-            <span
-                class="border-line relative block border border-b-0"
-                :class="[
-                    isSmall ? 'h-[44px]' : 'h-[48px]',
-                    chosen === column.place ? 'bg-paper outline-lake outline-2' : 'bg-paper',
-                ]"
+            <div
+                v-for="family in families"
+                :key="family.key"
+                class="relative flex basis-0 items-start gap-[3px]"
+                :style="{
+                    flexGrow: family.columns.reduce((sum, column) => sum + width(column), 0),
+                    minWidth: `${family.columns.length * (least + 3) - 3}px`,
+                }"
+                :data-group="family.key"
             >
-                <span class="bg-ink absolute inset-x-0 bottom-0" :style="{ height: `${share(column) * 100}%` }"></span>
-                <span
-                    v-if="column.additions > 0"
-                    class="border-ink absolute inset-x-0 border-2 border-b-0 border-dotted"
-                    :style="{
-                        bottom: `${share(column) * 100}%`,
-                        height: `${Math.min(added(column), 1 - share(column)) * 100}%`,
-                    }"
-                ></span>
-                <span class="absolute top-0 right-0 left-0 flex flex-wrap items-start gap-x-1 px-[3px]">
+                <component
+                    :is="isSmall ? 'span' : 'button'"
+                    v-for="column in family.columns"
+                    :key="column.place"
+                    :type="isSmall ? undefined : 'button'"
+                    class="column basis-0 text-left"
+                    :style="{ flexGrow: width(column), minWidth: `${least}px` }"
+                    :aria-pressed="isSmall ? undefined : chosen === column.place"
+                    :aria-label="says(column)"
+                    :role="isSmall ? 'img' : undefined"
+                    :title="isSmall ? says(column) : undefined"
+                    :data-place="column.place"
+                    :data-column="column.place"
+                    @mouseenter="pointed = column"
+                    @mouseleave="pointed = null"
+                    @focus="pointed = column"
+                    @blur="pointed = null"
+                    @click="isSmall || $emit('choose', chosen === column.place ? '' : column.place)"
+                >
                     <span
-                        v-for="mark in marks(column)"
-                        :key="mark.severity"
-                        class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-[2px] leading-3"
+                        class="border-line relative block border border-b-0"
+                        :class="[
+                            isSmall ? 'h-[44px]' : 'h-[48px]',
+                            chosen === column.place ? 'bg-paper outline-lake outline-2' : 'bg-paper',
+                        ]"
                     >
-                        <SeverityMark :severity="mark.severity" />{{ isTight ? '' : mark.number }}
+                        <span
+                            class="bg-ink absolute inset-x-0 bottom-0"
+                            :style="{ height: `${share(column) * 100}%` }"
+                        ></span>
+                        <span
+                            v-if="column.additions > 0"
+                            class="border-ink absolute inset-x-0 border-2 border-b-0 border-dotted"
+                            :style="{
+                                bottom: `${share(column) * 100}%`,
+                                height: `${Math.min(added(column), 1 - share(column)) * 100}%`,
+                            }"
+                        ></span>
+                        <span class="absolute top-0 right-0 left-0 flex flex-wrap items-start gap-x-1 px-[3px]">
+                            <span
+                                v-for="mark in marks(column)"
+                                :key="mark.severity"
+                                class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-[2px] leading-3"
+                            >
+                                <SeverityMark :severity="mark.severity" />{{ isTight ? '' : mark.number }}
+                            </span>
+                        </span>
                     </span>
-                </span>
-            </span>
-            <span class="hatch border-ink block border-t" :class="isSmall ? 'h-[9px]' : 'h-[12px]'"></span>
-            <span
-                v-if="!isSmall"
-                class="text-tiny block truncate pt-0.5"
-                :class="chosen === column.place ? 'font-bold' : ''"
+                    <span class="hatch border-ink block border-t" :class="isSmall ? 'h-[9px]' : 'h-[12px]'"></span>
+                    <span
+                        v-if="!isSmall && labels[family.key] === 'columns'"
+                        class="text-tiny block pt-0.5 whitespace-nowrap"
+                        :class="chosen === column.place ? 'font-bold' : ''"
+                        data-label
+                        >{{ column.title }}</span
+                    >
+                </component>
+                <span
+                    v-if="!isSmall && labels[family.key] === 'group'"
+                    class="text-tiny pointer-events-none absolute top-[61px] left-0 pt-0.5 whitespace-nowrap"
+                    :class="family.columns.some((column) => column.place === chosen) ? 'font-bold' : ''"
+                    aria-hidden="true"
+                    data-label
+                    >{{ family.title }}</span
+                >
+            </div>
+            <!-- In the labels' place while a column is pointed at: its own name and its numbers. -->
+            <p
+                v-if="pointed && !isSmall"
+                class="text-tiny bg-film pointer-events-none absolute inset-x-0 bottom-0 truncate"
+                aria-hidden="true"
             >
-                {{ isNarrow(column) ? '\u00a0' : column.title }}
-            </span>
-        </component>
-        <!-- In the labels' place while a column is pointed at: its numbers. -->
-        <p
-            v-if="pointed && !isSmall"
-            class="text-tiny bg-film pointer-events-none absolute inset-x-0 bottom-0 truncate"
-            aria-hidden="true"
-        >
-            {{ says(pointed) }}
-        </p>
+                <strong>{{ pointed.title }}</strong> {{ numbers(pointed) }}
+            </p>
+        </div>
+        <Menu v-if="!isSmall" as="div" class="relative shrink-0">
+            <MenuButton class="word text-small" data-test="places">Places</MenuButton>
+            <MenuItems
+                class="border-ink bg-paper rounded-card absolute right-0 z-30 max-h-[60vh] w-[460px] overflow-y-auto border py-1 outline-none"
+            >
+                <MenuItem v-slot="{ active }">
+                    <button
+                        type="button"
+                        class="block w-full px-3 py-1 text-left"
+                        :class="[active ? 'bg-film' : '', chosen ? '' : 'font-bold']"
+                        @click="$emit('choose', '')"
+                    >
+                        All places
+                    </button>
+                </MenuItem>
+                <template v-for="family in families" :key="family.key">
+                    <p class="text-faint text-small border-line border-t px-3 pt-1">{{ family.title }}</p>
+                    <MenuItem v-for="column in family.columns" :key="column.place" v-slot="{ active }">
+                        <button
+                            type="button"
+                            class="flex w-full items-baseline justify-between gap-3 px-3 py-1 text-left"
+                            :class="[active ? 'bg-film' : '', chosen === column.place ? 'font-bold' : '']"
+                            @click="$emit('choose', column.place)"
+                        >
+                            <span>{{ column.title }}</span>
+                            <span class="text-faint text-small text-right">{{ numbers(column) }}</span>
+                        </button>
+                    </MenuItem>
+                </template>
+            </MenuItems>
+        </Menu>
     </div>
 </template>

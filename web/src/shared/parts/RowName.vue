@@ -8,8 +8,7 @@ const props = defineProps<{ row: Row }>()
 defineEmits<{ open: [] }>()
 const canOpen = computed(
     () =>
-        props.row.state !== 'missing' &&
-        props.row.state !== 'pack' &&
+        !['missing', 'pack', 'several'].includes(props.row.state) &&
         (props.row.place !== null || props.row.noun === 'manifest'),
 )
 </script>

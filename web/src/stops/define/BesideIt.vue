@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Sibling } from '@/api/client'
+import { asHex } from '@/shared/colour'
 import { valueAt, type Field } from './schema'
 
 /** What the base's entries have in the same field, with a plot that shows where yours lies. */
-const props = defineProps<{ field: Field; siblings: readonly Sibling[]; value: unknown }>()
+const props = defineProps<{ field: Field; siblings: readonly Sibling[]; value: unknown; isOwn: boolean }>()
 defineEmits<{ take: [value: unknown] }>()
 
 const own = computed(() => valueAt(props.value, props.field.pointer))
@@ -66,13 +67,22 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
         </svg>
         <ul class="mt-2">
             <li v-for="item in values" :key="String(item.value)" class="border-line border-t py-1">
+                <!-- What is each entry's alone is not there to be taken. -->
+                <span v-if="isOwn" class="text-small font-mono">{{ item.value }}</span>
                 <button
+                    v-else
                     type="button"
                     class="word text-small font-mono"
                     :title="`Take ${String(item.value)}`"
                     @click="$emit('take', item.value)"
                 >
-                    {{ item.value }}
+                    <span
+                        v-if="field.type === 'colour' && asHex(String(item.value))"
+                        class="border-edge mr-1 inline-block size-3.5 border align-[-2px]"
+                        :style="{ background: asHex(String(item.value))! }"
+                        aria-hidden="true"
+                    ></span
+                    >{{ item.value }}
                 </button>
                 <span class="text-faint text-small ml-2">
                     {{ item.titles.slice(0, 3).join(', ')

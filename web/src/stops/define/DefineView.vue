@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, type EntryItem } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
+import { usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import EntryEditor from './EntryEditor.vue'
@@ -11,6 +12,7 @@ import EntryList from './EntryList.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
+const { data: pack } = usePack(() => props.id)
 const path = useQueryValue('path')
 const {
     data: list,
@@ -61,7 +63,14 @@ useKeys({
         <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
     </StateNote>
     <div v-else class="flex h-full">
-        <EntryList :pack="id" :entries="entries" :path="shownPath" @choose="choose" />
+        <EntryList
+            v-if="pack"
+            :pack="id"
+            :summary="pack.summary"
+            :entries="entries"
+            :path="shownPath"
+            @choose="choose"
+        />
         <StateNote v-if="problem" class="grow" :problem="problem" @again="again" />
         <EntryEditor v-else-if="entry" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>

@@ -6,10 +6,12 @@ import type { EntryView } from '@/api/client'
 import { useMessages } from '@/shared/composables/useMessages'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
+import { count } from '@/shared/words'
 import BesideIt from './BesideIt.vue'
 import EntryField from './EntryField.vue'
 import JsonEditor from './JsonEditor.vue'
-import { fieldsOf } from './schema'
+import ColourMap from './ColourMap.vue'
+import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
 import { useEntryText } from './useEntryText'
 
 /** Form and text of one entry, in step. */
@@ -23,14 +25,29 @@ const editing = useEntryText(
     () => props.entry,
 )
 const { text, value, faults, isDirty, isChangedElsewhere, isBusy } = editing
-const fields = computed(() => fieldsOf(props.entry.schema))
+const valueKind = computed(() => valueKindOf(props.entry.schema))
+/** Fields that are needed, own or taken over: without an entry to take over from they are required. */
+const needed = computed(() => {
+    const { inherits } = props.entry
+    return inherits && valueAt(value.value, inherits.by) === undefined ? inherits.required : []
+})
+const fields = computed(() =>
+    fieldsOf(props.entry.schema)
+        .map((field) => (needed.value.includes(field.pointer) ? { ...field, isRequired: true } : field))
+        .sort((a, b) => Number(b.isRequired) - Number(a.isRequired)),
+)
+/** Fields of which the host’s makers say no more than a name: out of the way until they are set. */
+const isPlain = (field: Field) => field.type === 'other' && valueAt(value.value, field.pointer) === undefined
+const main = computed(() => fields.value.filter((field) => !isPlain(field)))
+const further = computed(() => fields.value.filter(isPlain))
 const inForce = ref('')
 const shownField = computed(() => flat(fields.value).find((f) => f.pointer === inForce.value) ?? flat(fields.value)[0])
 const flat = (list: ReturnType<typeof fieldsOf>): ReturnType<typeof fieldsOf> =>
     list.flatMap((f) => (f.fields.length > 0 ? flat(f.fields) : [f]))
 const loose = computed(() =>
     faults.value.filter(
-        (fault) => tab.value === 'text' || !flat(fields.value).some((f) => f.pointer === fault.pointer),
+        (fault) =>
+            tab.value === 'text' || (!valueKind.value && !flat(fields.value).some((f) => f.pointer === fault.pointer)),
     ),
 )
 
@@ -109,8 +126,9 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
             <div v-if="loose.length > 0" class="border-line border-b px-6 py-2" role="alert">
                 <ul>
                     <li v-for="fault in loose" :key="fault.pointer + fault.says" class="text-small">
-                        <span class="text-madder" aria-hidden="true">▼ </span>Line {{ fault.line }}, column
-                        {{ fault.column }}: {{ fault.pointer ? `${fault.pointer.slice(1)}: ` : '' }}{{ fault.says }}.
+                        <span class="text-madder" aria-hidden="true">▼ </span
+                        ><template v-if="fault.line">Line {{ fault.line }}, column {{ fault.column }}: </template
+                        >{{ fault.line && fault.pointer ? `${fault.pointer.slice(1)}: ` : '' }}{{ fault.says }}.
                     </li>
                 </ul>
             </div>
@@ -136,8 +154,16 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                 @submit.prevent="editing.save()"
             >
                 <div class="flex max-w-[560px] flex-col gap-4">
+                    <ColourMap
+                        v-if="valueKind"
+                        :kind="valueKind"
+                        :value="value"
+                        :keys="entry.keys"
+                        :faults="faults"
+                        @set="editing.set"
+                    />
                     <EntryField
-                        v-for="field in fields"
+                        v-for="field in main"
                         :key="field.pointer"
                         :field="field"
                         :value="value"
@@ -147,6 +173,24 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                         @set="editing.set"
                         @look="inForce = $event"
                     />
+                    <details v-if="further.length > 0">
+                        <summary class="text-lake font-semibold">
+                            {{ count(further.length, 'further field') }}
+                        </summary>
+                        <div class="mt-3 flex flex-col gap-4">
+                            <EntryField
+                                v-for="field in further"
+                                :key="field.pointer"
+                                :field="field"
+                                :value="value"
+                                :faults="faults"
+                                :choices="entry.choices"
+                                :pack="pack"
+                                @set="editing.set"
+                                @look="inForce = $event"
+                            />
+                        </div>
+                    </details>
                 </div>
             </form>
         </div>
@@ -154,6 +198,7 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
             v-if="shownField && entry.siblings.length > 0"
             :field="shownField"
             :siblings="entry.siblings"
+            :is-own="entry.own.includes(shownField.pointer)"
             :value="value"
             @take="editing.set(shownField!.pointer, $event)"
         />

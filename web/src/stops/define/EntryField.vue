@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import type { Choice, FaultView } from '@/api/client'
+import ColourField from '@/shared/parts/ColourField.vue'
 import { valueAt, type Field } from './schema'
 
 const props = defineProps<{
@@ -32,7 +33,16 @@ function put(text: string) {
     if (text === '') emit('set', pointer, undefined)
     else if (type === 'number') emit('set', pointer, Number.isNaN(Number(text)) ? text : Number(text))
     else if (type === 'boolean') emit('set', pointer, text === 'true')
+    else if (type === 'other') emit('set', pointer, asJson(text))
     else emit('set', pointer, text)
+}
+/** A field of any type: what reads as JSON is taken as that, anything else as a text. */
+function asJson(text: string): unknown {
+    try {
+        return JSON.parse(text)
+    } catch {
+        return text
+    }
 }
 const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
 </script>
@@ -88,6 +98,15 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                     </option>
                 </template>
             </select>
+            <ColourField
+                v-else-if="field.type === 'colour'"
+                :id="id"
+                :model-value="shown"
+                :label="field.title"
+                :described-by="`${id}-help`"
+                :is-wrong="mine.length > 0"
+                @update:model-value="put"
+            />
             <template v-else>
                 <input
                     :id="id"
@@ -97,7 +116,6 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                     :inputmode="field.type === 'number' ? 'decimal' : undefined"
                     :aria-describedby="`${id}-help`"
                     :aria-invalid="mine.length > 0"
-                    :disabled="field.type === 'other'"
                     autocomplete="off"
                     @input="onInput"
                 />
@@ -125,7 +143,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
         <p :id="`${id}-help`" class="text-faint text-small">
             {{ field.help }} <template v-if="range">{{ range }}. </template
             ><template v-if="preset">{{ preset }}.</template
-            ><template v-if="field.type === 'other'">Edit it as text.</template>
+            ><template v-if="field.unit"> In {{ field.unit }}.</template>
         </p>
         <p v-for="fault in mine" :key="fault.says" class="text-small" role="alert">
             <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.

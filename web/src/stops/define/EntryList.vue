@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { fileUrl, type EntryItem } from '@/api/client'
+import { baseUrl, fileUrl, type EntryItem, type PackSummary } from '@/api/client'
 
-const props = defineProps<{ pack: string; entries: readonly EntryItem[]; path: string }>()
+const props = defineProps<{ pack: string; summary: PackSummary; entries: readonly EntryItem[]; path: string }>()
 defineEmits<{ choose: [entry: EntryItem] }>()
 const box = ref<HTMLElement>()
 const kinds = computed(() => [...Map.groupBy(props.entries, (entry) => entry.kindTitle)])
@@ -42,7 +42,11 @@ watch(
                     >
                         <img
                             v-if="item.picture"
-                            :src="fileUrl(pack, item.picture)"
+                            :src="
+                                item.picture.isOfBase
+                                    ? baseUrl(summary.host, summary.edition, item.picture.path, item.picture.hash)
+                                    : fileUrl(pack, item.picture.path, item.picture.hash)
+                            "
                             alt=""
                             class="pixels size-8 shrink-0 object-contain"
                             loading="lazy"

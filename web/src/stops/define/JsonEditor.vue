@@ -80,8 +80,9 @@ function mark() {
     if (!view) return
     const doc = view.state.doc
     const marks = props.faults.map((fault): Diagnostic => {
-        const line = doc.line(Math.min(Math.max(1, fault.line), doc.lines))
-        const from = Math.min(line.from + fault.column - 1, line.to)
+        // What is missing stands nowhere: it is told at the entry as a whole.
+        const line = doc.line(Math.min(Math.max(1, fault.line ?? 1), doc.lines))
+        const from = Math.min(line.from + (fault.column ?? 1) - 1, line.to)
         return { from, to: Math.max(from, line.to), severity: 'error', message: fault.says }
     })
     view.dispatch(setDiagnostics(view.state, marks))

@@ -6,6 +6,7 @@ import type { Row } from '@/shared/ledger'
 import FindingNote from '@/shared/parts/FindingNote.vue'
 import RowName from '@/shared/parts/RowName.vue'
 import RowSheet from '@/shared/parts/RowSheet.vue'
+import WithinNote from '@/shared/parts/WithinNote.vue'
 import { bytes, count, pixels } from '@/shared/words'
 import RowMenu from './RowMenu.vue'
 
@@ -19,6 +20,7 @@ const words: Record<string, string> = {
     unchanged: 'as the base',
     unplaced: 'no place',
     missing: 'missing',
+    several: 'several files',
 }
 const says = computed(() => words[props.row.state] ?? '')
 const size = computed(() => pixels(props.row.size) || (props.row.state === 'base' ? pixels(props.row.baseSize) : ''))
@@ -34,7 +36,9 @@ function bring() {
             ),
         (result) => {
             const along = result.brought.filter((b) => b.with)
-            return `Brought ${props.row.path}${along.length > 0 ? `, and with it ${along.map((b) => b.path).join(', ')}, which has to keep its size` : ''}.`
+            if (along.length === 0) return `Brought ${props.row.path}.`
+            const names = along.length > 3 ? count(along.length, 'more file') : along.map((b) => b.path).join(', ')
+            return `Brought ${props.row.path}, and with it ${names}: they have to change together.`
         },
     )
 }
@@ -72,13 +76,22 @@ function bring() {
                 :pack="pack"
                 :finding="finding"
             />
+            <WithinNote
+                v-for="item in row.within.slice(0, 2)"
+                :key="item.finding.name.code + item.finding.name.discriminator"
+                :pack="pack"
+                :within="item"
+            />
             <router-link
                 v-if="row.findings.length > 3"
                 class="word text-small"
                 :to="{ name: 'prove', params: { id: pack } }"
                 >{{ count(row.findings.length - 3, 'more finding') }}</router-link
             >
-            <p v-if="row.findings.length === 0 && row.state !== 'base'" class="text-faint text-small">
+            <p
+                v-if="row.findings.length === 0 && row.within.length === 0 && row.state !== 'base'"
+                class="text-faint text-small"
+            >
                 {{ row.state === 'unplaced' ? 'The host does not read it.' : 'As the host wants it.' }}
             </p>
         </div>

@@ -11,6 +11,7 @@ import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { join, lines, matches, type Row } from '@/shared/ledger'
 import LedgerList from '@/shared/parts/LedgerList.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
+import { count } from '@/shared/words'
 import GatherRow from './GatherRow.vue'
 import TrayDrawer from './TrayDrawer.vue'
 import { useRowOpening } from './useRowOpening'
@@ -66,6 +67,7 @@ const shown = computed(() =>
 )
 const shownLines = computed(() => (summary.value ? lines(shown.value, summary.value) : []))
 const covered = computed(() => summary.value?.section.reduce((sum, c) => sum + c.overrides, 0) ?? 0)
+const copies = computed(() => summary.value?.section.reduce((sum, c) => sum + c.copies, 0) ?? 0)
 const inBase = computed(() => summary.value?.section.reduce((sum, c) => sum + c.inBase, 0) ?? 0)
 
 function onKey(key: string, row: Row, element: HTMLElement | null) {
@@ -136,7 +138,9 @@ function clear() {
                 @change="drop.take(readChosen($event.target as HTMLInputElement))"
             />
             <span class="text-faint text-small ml-auto" data-test="coverage"
-                >{{ covered }} of {{ inBase }} base files overridden</span
+                >{{ covered }} of {{ inBase }} base files overridden{{
+                    copies > 0 ? `, ${count(copies, 'copy', 'copies')} of the base` : ''
+                }}</span
             >
         </div>
         <div class="border-line min-h-0 grow border-t">
@@ -169,6 +173,6 @@ function clear() {
                 </template>
             </LedgerList>
         </div>
-        <TrayDrawer :id="id" />
+        <TrayDrawer v-if="summary" :id="id" :summary="summary" />
     </div>
 </template>

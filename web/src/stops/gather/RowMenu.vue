@@ -61,8 +61,8 @@ async function rename() {
                 <a
                     class="block w-full px-3 py-1"
                     :class="active ? 'bg-film' : ''"
-                    :href="fileUrl(pack, row.path)"
-                    :download="row.path.slice(row.path.lastIndexOf('/') + 1)"
+                    :href="`${fileUrl(pack, row.path)}&copy=true`"
+                    download
                     >Save a copy</a
                 >
             </MenuItem>

@@ -1,23 +1,18 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, inject, ref, watch } from 'vue'
-import { api, data, type TrayRow } from '@/api/client'
+import type { PackSummary } from '@/api/client'
 import { dropKey } from '@/frame/useTrayDrop'
-import { useChange } from '@/shared/composables/usePack'
 import { count } from '@/shared/words'
 import TrayRowView from './TrayRowView.vue'
+import { useTray } from './useTray'
 
 /** Files that were dropped in and are not yet placed; it opens by itself when something is dropped. */
-const props = defineProps<{ id: string }>()
+const props = defineProps<{ id: string; summary: PackSummary }>()
+const rowHeight = 58
 const drop = inject(dropKey)!
 const { progress, refused } = drop
-const { data: tray, isFetching } = useQuery({
-    queryKey: ['pack', () => props.id, 'tray'],
-    queryFn: () => data(api.GET('/api/packs/{id}/tray', { params: { path: { id: props.id } } })),
-    placeholderData: (before) => before,
-})
-const change = useChange(() => props.id)
+const { tray, isFetching, isBusy, stayed, place, placeSure, nameIt, discard } = useTray(() => props.id)
 const isOpen = ref(true)
 const rows = computed(() => tray.value?.rows ?? [])
 watch(
@@ -32,39 +27,12 @@ const virtualizer = useVirtualizer(
     computed(() => ({
         count: rows.value.length,
         getScrollElement: () => box.value ?? null,
-        estimateSize: () => 58,
+        estimateSize: () => rowHeight,
         getItemKey: (index: number) => rows.value[index]?.path ?? index,
         overscan: 6,
     })),
 )
 const measure = (element: unknown) => virtualizer.value.measureElement(element as HTMLElement | null)
-
-const path = { id: props.id }
-const placeSure = () =>
-    change.run(
-        () => data(api.POST('/api/packs/{id}/tray/placements', { params: { path }, body: { allSure: true } })),
-        (result) =>
-            `${count(result.placed, 'file')} placed${result.left.length > 0 ? `; ${count(result.left.length, 'stays', 'stay')}: ${result.left[0]?.says}` : ''}.`,
-    )
-const place = (row: TrayRow, target: string) =>
-    change.run(
-        async () => {
-            const result = await data(
-                api.POST('/api/packs/{id}/tray/placements', {
-                    params: { path },
-                    body: { files: [{ file: row.file, target }] },
-                }),
-            )
-            return result
-        },
-        (result) =>
-            result.placed > 0 ? `Placed at ${target}.` : `${row.file} stays in the tray: ${result.left[0]?.says}`,
-    )
-const discard = (files: string[]) =>
-    change.run(
-        () => data(api.POST('/api/packs/{id}/tray/discards', { params: { path }, body: { files } })),
-        () => `${count(files.length, 'file')} thrown away.`,
-    )
 </script>
 
 <template>
@@ -89,7 +57,7 @@ const discard = (files: string[]) =>
                     v-if="rows.length > 0"
                     type="button"
                     class="word text-small"
-                    :disabled="change.isBusy.value"
+                    :disabled="isBusy"
                     @click="discard(rows.map((r) => r.file))"
                 >
                     Throw all away
@@ -98,7 +66,7 @@ const discard = (files: string[]) =>
                     v-if="tray && tray.sure > 0"
                     type="button"
                     class="press press-main"
-                    :disabled="change.isBusy.value"
+                    :disabled="isBusy"
                     data-test="place-sure"
                     @click="placeSure"
                 >
@@ -119,10 +87,11 @@ const discard = (files: string[]) =>
                     </li>
                 </ul>
             </div>
+            <!-- As high as what is in it: a row in which a path is typed is higher than the others. -->
             <div
                 ref="box"
                 class="min-h-0 overflow-y-auto"
-                :style="{ height: `${Math.min(rows.length, 5) * 58}px` }"
+                :style="{ height: `${Math.min(virtualizer.getTotalSize(), rowHeight * 6)}px` }"
                 role="region"
                 aria-label="Files in the tray"
                 tabindex="-1"
@@ -141,9 +110,13 @@ const discard = (files: string[]) =>
                         <TrayRowView
                             v-if="rows[item.index]"
                             :pack="id"
+                            :summary="summary"
                             :row="rows[item.index]!"
-                            :is-busy="change.isBusy.value"
-                            @place="place(rows[item.index]!, $event)"
+                            :named="tray?.named ?? []"
+                            :stayed="stayed[rows[item.index]!.path]"
+                            :is-busy="isBusy"
+                            @place="(target, insist) => place(rows[item.index]!, target, insist)"
+                            @name="(key, noun) => nameIt(rows[item.index]!, key, noun)"
                             @discard="discard([rows[item.index]!.file])"
                         />
                     </div>

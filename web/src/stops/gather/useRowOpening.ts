@@ -6,7 +6,7 @@ import type { Row } from '@/shared/ledger'
 export function useRowOpening(id: MaybeRefOrGetter<string>) {
     const router = useRouter()
     return (row: Row) => {
-        if (row.state === 'missing' || row.state === 'pack') return
+        if (['missing', 'pack', 'several'].includes(row.state)) return
         if (row.isPicture && row.place)
             void router.push({ name: 'shape', params: { id: toValue(id) }, query: { path: row.path } })
         else if (row.place || row.noun === 'manifest')

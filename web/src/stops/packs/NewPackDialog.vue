@@ -14,6 +14,7 @@ const { data: hosts } = useQuery({ queryKey: ['hosts'], queryFn: () => data(api.
 const title = ref('')
 const hostKey = ref('')
 const edition = ref('')
+const author = ref('')
 const prefix = ref('')
 const host = computed(() => hosts.value?.find((h) => h.key === hostKey.value) ?? hosts.value?.[0])
 const editions = computed(() => host.value?.editions.filter((e) => e.hasBase) ?? [])
@@ -21,7 +22,9 @@ const editions = computed(() => host.value?.editions.filter((e) => e.hasBase) ??
 watch(isOpen, (open) => {
     if (!open) return
     title.value = ''
+    author.value = preferences.author
     prefix.value = preferences.prefix
+    isPrefixTyped.value = preferences.prefix !== ''
     make.reset()
 })
 watch(
@@ -33,14 +36,29 @@ watch(
     { immediate: true },
 )
 
+/** The prefix follows the name until the author types one. */
+const isPrefixTyped = ref(false)
+watch(author, (name) => {
+    if (isPrefixTyped.value) return
+    const plain = name.normalize('NFD').toLowerCase()
+    prefix.value = (plain.match(/[a-z0-9]+/g) ?? []).join('_').slice(0, 30)
+})
+
 const make = useMutation({
     mutationFn: () =>
         data(
             api.POST('/api/packs', {
-                body: { title: title.value, host: hostKey.value, edition: edition.value, prefix: prefix.value },
+                body: {
+                    title: title.value,
+                    host: hostKey.value,
+                    edition: edition.value,
+                    prefix: prefix.value,
+                    author: author.value,
+                },
             }),
         ),
     onSuccess: (made) => {
+        preferences.author = author.value.trim()
         preferences.prefix = prefix.value
         isOpen.value = false
         void router.push({ name: 'gather', params: { id: made.id } })
@@ -70,6 +88,18 @@ const make = useMutation({
                 </label>
             </div>
             <label>
+                <span class="font-semibold">Your name</span>
+                <input
+                    v-model="author"
+                    class="field mt-1"
+                    required
+                    maxlength="80"
+                    autocomplete="name"
+                    aria-describedby="author-help"
+                />
+                <span id="author-help" class="text-faint text-small">As people shall read it. Asked once.</span>
+            </label>
+            <label>
                 <span class="font-semibold">Prefix</span>
                 <input
                     v-model="prefix"
@@ -80,6 +110,7 @@ const make = useMutation({
                     autocomplete="off"
                     aria-describedby="prefix-help"
                     title="a to z, 0 to 9 and _"
+                    @input="isPrefixTyped = true"
                 />
                 <span id="prefix-help" class="text-faint text-small">
                     Your own name in a to z, 0 to 9 and _. It leads every id that you add, so that it never meets

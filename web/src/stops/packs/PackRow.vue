@@ -56,7 +56,7 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
                         ><SeverityMark severity="warning" />{{ count(summary.findings.warning, 'warning') }}</span
                     >
                 </template>
-                <span v-else>nothing found</span>
+                <span v-else>{{ summary.inTray > 0 ? `${summary.inTray} still in the tray` : 'nothing found' }}</span>
             </p>
             <p class="text-faint">
                 {{ pack.released ? `released: ${pack.released} on ${day(pack.releasedAt!)}` : 'not yet released' }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, data } from '@/api/client'
-import { useChange, useFindings, useLedger, usePack } from '@/shared/composables/usePack'
+import { useFixes } from '@/shared/composables/useFixes'
+import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { join, lines, matches, type Row } from '@/shared/ledger'
 import FindingNote from '@/shared/parts/FindingNote.vue'
@@ -18,19 +18,22 @@ const props = defineProps<{ id: string }>()
 const { data: pack } = usePack(() => props.id)
 const { data: ledger } = useLedger(() => props.id)
 const { data: findings, error, isPending, refetch } = useFindings(() => props.id)
-const change = useChange(() => props.id)
+const fixes = useFixes(() => props.id)
 const open = useRowOpening(() => props.id)
 const place = useQueryValue('place')
 const look = useQueryValue('look', 'findings')
 const severity = useQueryValue('severity')
+const code = useQueryValue('finding')
 const swapped = ref<string | null>(null)
 
 const summary = computed(() => pack.value?.summary)
 const chosen = computed(() =>
-    (findings.value?.findings ?? []).filter((f) =>
-        severity.value === 'waived'
-            ? f.waived !== null
-            : !severity.value || (f.severity === severity.value && f.waived === null),
+    (findings.value?.findings ?? []).filter(
+        (f) =>
+            (!code.value || f.name.code === code.value) &&
+            (severity.value === 'waived'
+                ? f.waived !== null
+                : !severity.value || (f.severity === severity.value && f.waived === null)),
     ),
 )
 const rows = computed(() =>
@@ -42,17 +45,13 @@ const rows = computed(() =>
 const shownLines = computed(() => (summary.value ? lines(rows.value, summary.value) : []))
 const waived = computed(() => (findings.value?.findings ?? []).filter((f) => f.waived).length)
 const filters = computed(() => [
-    { key: 'blocker', word: 'Blockers', number: findings.value?.counts.blocker ?? 0 },
-    { key: 'warning', word: 'Warnings', number: findings.value?.counts.warning ?? 0 },
-    { key: 'note', word: 'Notes', number: findings.value?.counts.note ?? 0 },
-    { key: 'waived', word: 'Waived', number: waived.value },
+    ...(['blocker', 'warning', 'note'] as const).map((key) => ({
+        key,
+        number: findings.value?.counts[key] ?? 0,
+        says: count(findings.value?.counts[key] ?? 0, key),
+    })),
+    { key: 'waived', number: waived.value, says: `${waived.value} waived` },
 ])
-
-const fixSafe = () =>
-    change.run(
-        () => data(api.POST('/api/packs/{id}/fixes', { params: { path: { id: props.id } }, body: { allSafe: true } })),
-        (result) => `${count(result.applied, 'fix', 'fixes')} applied.`,
-    )
 
 function onKey(key: string, row: Row, element: HTMLElement | null) {
     if (key === 'x' || key === 'b') swapped.value = swapped.value === row.path ? null : row.path
@@ -95,23 +94,26 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
                     :aria-pressed="severity === filter.key"
                     @click="severity = severity === filter.key ? '' : filter.key"
                 >
-                    <SeverityMark v-if="filter.key !== 'waived'" :severity="filter.key" />{{ filter.number }}
-                    {{ filter.word.toLowerCase() }}
+                    <SeverityMark v-if="filter.key !== 'waived'" :severity="filter.key" />{{ filter.says }}
                 </button>
                 <button v-if="place" type="button" class="word text-small" @click="place = ''">Show all places</button>
-                <button
-                    v-if="findings && findings.safe > 0"
-                    type="button"
-                    class="press press-main ml-auto"
-                    :disabled="change.isBusy.value"
-                    data-test="fix-safe"
-                    @click="fixSafe"
-                >
-                    Apply {{ count(findings.safe, 'safe fix', 'safe fixes') }}
-                </button>
-                <span v-if="findings && findings.safe > 0" class="text-faint text-small"
-                    >They lose nothing and leave no choice.</span
-                >
+                <button v-if="code" type="button" class="word text-small" @click="code = ''">Show all findings</button>
+                <template v-if="findings && findings.loseNothing > 0">
+                    <span class="text-faint text-small ml-auto"
+                        >{{ count(findings.loseNothingFiles, 'file') }} in
+                        {{ count(findings.loseNothing, 'repair') }}</span
+                    >
+                    <button
+                        type="button"
+                        class="press press-main"
+                        :disabled="fixes.isBusy.value"
+                        data-test="fix-all"
+                        @click="fixes.applyAll()"
+                    >
+                        Apply {{ count(findings.loseNothing, 'fix', 'fixes') }} that
+                        {{ findings.loseNothing === 1 ? 'loses' : 'lose' }} nothing
+                    </button>
+                </template>
             </template>
         </div>
         <div class="border-line min-h-0 grow border-t">
@@ -124,9 +126,23 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
             />
             <StateNote
                 v-else-if="rows.length === 0"
-                :title="place || severity ? 'Nothing found here' : 'Nothing found'"
+                :title="
+                    place || severity || code
+                        ? 'Nothing found here'
+                        : summary?.inTray
+                          ? 'Nothing found in what is placed'
+                          : 'Nothing found'
+                "
             >
-                <template v-if="place || severity">Another place or severity may have some.</template>
+                <template v-if="place || severity || code">Another place or severity may have some.</template>
+                <template v-else-if="summary?.inTray"
+                    >{{ count(summary.inTray, 'file') }} {{ summary.inTray === 1 ? 'waits' : 'wait' }} in the tray and
+                    {{ summary.inTray === 1 ? 'is' : 'are' }} not judged before
+                    {{ summary.inTray === 1 ? 'it has its place' : 'they have their places' }}.
+                    <router-link class="word" :to="{ name: 'gather', params: { id } }"
+                        >Place them</router-link
+                    ></template
+                >
                 <template v-else
                     >{{ summary?.hostTitle }} would show every file as you made it. Try it in
                     <button type="button" class="word" @click="look = 'trial'">the trial</button>, then build it in

@@ -36,7 +36,7 @@ async function run() {
 }
 
 function picture(item: Shown): string | null {
-    if (!item.path.endsWith('.png') || !summary.value) return null
+    if (!/\.(png|dds)$/.test(item.path) || !summary.value) return null
     return item.from === 'base'
         ? baseUrl(summary.value.host, summary.value.edition, item.path)
         : fileUrl(props.id, item.path)
@@ -118,6 +118,9 @@ function picture(item: Shown): string | null {
                             <span v-else class="text-faint font-mono">{ }</span>
                         </span>
                         <PathCaption class="mt-1" :path="item.path" />
+                        <p v-if="trial.standsFor[item.path]" class="text-tiny font-semibold">
+                            {{ trial.standsFor[item.path] }}
+                        </p>
                         <p class="text-tiny" :class="item.as === 'right' ? 'text-faint' : 'font-bold'">
                             <span v-if="item.as !== 'right'" class="text-madder" aria-hidden="true">▼ </span>{{ item.as
                             }}{{ item.also.length > 0 ? `, ${item.also.join(', ')}` : '' }} ·

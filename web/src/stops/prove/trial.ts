@@ -12,10 +12,15 @@ export interface Trial {
     shown: Shown[]
     dropped: { path: string; from: string; code: string }[]
     log: { level: string; path: string; message: string }[]
+    /** By path: what a picture stands for that an index ties to codes. */
+    standsFor: Record<string, string>
 }
 
 /** Reads what the simulated host printed (DESIGN: JSON of "try"). */
 export function readTrial(result: unknown): Trial | null {
-    const found = result as { revision: number; report: Omit<Trial, 'revision'> } | null | undefined
-    return found?.report ? { ...found.report, revision: found.revision } : null
+    const found = result as
+        | { revision: number; report: Omit<Trial, 'revision' | 'standsFor'>; standsFor?: Record<string, string> }
+        | null
+        | undefined
+    return found?.report ? { ...found.report, revision: found.revision, standsFor: found.standsFor ?? {} } : null
 }

@@ -7,9 +7,13 @@ import { count } from '@/shared/words'
 /** What changed since the last release, in pictures; for a first release, what is in it. */
 const props = defineProps<{ pack: string; draft: DraftView; host: string }>()
 const most = 240
-const items = computed(() =>
-    props.draft.since ? props.draft.changes : props.draft.files.map((f) => ({ ...f, change: 'added' })),
-)
+const items = computed(() => props.draft.changes)
+const words: Record<string, string> = {
+    addition: 'added',
+    override: 'overrides',
+    changed: 'changed',
+    removed: 'taken away',
+}
 const pictures = computed(() => items.value.filter((item) => item.isPicture && item.hash))
 const others = computed(() => items.value.filter((item) => !item.isPicture || !item.hash))
 </script>
@@ -32,7 +36,7 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
             <li v-for="item in pictures.slice(0, most)" :key="item.path" class="min-w-0">
                 <span
                     class="bg-paper flex h-[84px] items-center justify-center"
-                    :class="item.change === 'added' ? 'border-ink border-2 border-dotted' : 'border-line border'"
+                    :class="item.change === 'addition' ? 'border-ink border-2 border-dotted' : 'border-line border'"
                 >
                     <img
                         :src="fileUrl(pack, item.path, item.hash)"
@@ -42,7 +46,7 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
                     />
                 </span>
                 <PathCaption :path="item.path" />
-                <span class="text-faint text-tiny">{{ item.change }}</span>
+                <span class="text-faint text-tiny">{{ words[item.change] }}</span>
             </li>
         </ul>
         <p v-if="pictures.length > most" class="text-faint mt-2">
@@ -50,12 +54,21 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
         </p>
         <ul class="mt-4">
             <li v-for="item in others.slice(0, most)" :key="item.path" class="text-small flex gap-3">
-                <span class="text-faint w-16 shrink-0">{{ item.change }}</span><span
+                <span class="text-faint w-20 shrink-0">{{ words[item.change] }}</span><span
                     class="min-w-0 font-mono break-all"
                     >{{ item.path }}</span
                 >
             </li>
         </ul>
+        <template v-if="draft.placeholders.length > 0">
+            <h3 class="mt-5 font-bold">{{ count(draft.placeholders.length, 'placeholder') }}</h3>
+            <p class="text-faint text-small">
+                Copies of the base’s that hold a place until yours come. They go into the package as they are.
+            </p>
+            <ul class="text-small font-mono" data-test="placeholders">
+                <li v-for="path in draft.placeholders.slice(0, most)" :key="path" class="break-all">{{ path }}</li>
+            </ul>
+        </template>
         <template v-if="draft.omitted.length > 0">
             <h3 class="mt-5 font-bold">Left out</h3>
             <p class="text-faint text-small">

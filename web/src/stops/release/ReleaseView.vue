@@ -61,6 +61,8 @@ const form = computed(() =>
         : { pattern: '\\d+\\.\\d+\\.\\d+', says: 'Three numbers, such as 1.2.0' },
 )
 const isTaken = computed(() => releases.value?.some((r) => r.version === version.value.trim()) ?? false)
+/** The suggestion may be older than a release that was just built. */
+const isFree = computed(() => !(releases.value?.some((r) => r.version === draft.value?.suggested) ?? false))
 
 async function build() {
     await change.run(() =>
@@ -106,7 +108,7 @@ async function build() {
                     <span id="version-help" class="text-faint text-small">
                         {{
                             isTaken
-                                ? `${version} is released already, and a release is not changed; ${draft.suggested} is free.`
+                                ? `${version} is released, and a release is not changed${isFree ? `; ${draft.suggested} is free` : ''}.`
                                 : version === draft.suggested
                                   ? `Suggested: ${draft.why}.`
                                   : `Suggested: ${draft.suggested}, because ${draft.why}.`

@@ -3,6 +3,7 @@ import { useIntervalFn, useElementSize, usePreferredReducedMotion } from '@vueus
 import { computed, ref, watch } from 'vue'
 import { baseUrl, fileUrl, type PackSummary, type PictureView } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
+import { grounds, usePreferences } from '@/shared/composables/usePreferences'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
 import { bytes, pixels } from '@/shared/words'
@@ -18,6 +19,9 @@ const views = [
     { key: 'difference', word: 'Difference' },
 ]
 const zooms = ['fit', '1', '2', '4', '8', '16', '32']
+/** Small pictures fill their pane up to so many times their size. */
+const mostToFit = 8
+const preferences = usePreferences()
 
 const isSwapped = ref(false)
 const isBaseShown = ref(false)
@@ -63,7 +67,7 @@ const factor = computed(() => {
     if (zoom.value !== 'fit') return Number(zoom.value)
     const panes = shownView.value === 'side' ? 2 : 1
     const room = Math.min((width.value / panes - 48) / largest.value.width, (height.value - 70) / largest.value.height)
-    return room >= 1 ? Math.min(32, Math.floor(room)) : Math.max(0.125, room)
+    return room >= 1 ? Math.min(mostToFit, Math.floor(room)) : Math.max(0.125, room)
 })
 
 const blink = useIntervalFn(() => (isBaseShown.value = !isBaseShown.value), 700, { immediate: false })
@@ -92,6 +96,7 @@ const difference = computed(() => ({
 useKeys({
     x: () => (isSwapped.value = !isSwapped.value),
     b: () => (view.value = view.value === 'blink' ? 'side' : 'blink'),
+    c: () => preferences.nextGround(),
     z: () => (zoom.value = zoom.value === '1' ? 'fit' : '1'),
     '+': () => (zoom.value = zooms[Math.min(zooms.length - 1, zooms.indexOf(zoom.value) + 1)] ?? 'fit'),
     '-': () => (zoom.value = zooms[Math.max(0, zooms.indexOf(zoom.value) - 1)] ?? 'fit'),
@@ -101,7 +106,12 @@ useKeys({
 <template>
     <div class="flex flex-col">
         <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1 pb-2">
-            <h2 class="text-large min-w-0 truncate font-bold">{{ picture.title }} · {{ picture.noun }}</h2>
+            <h2 class="text-large min-w-0 truncate font-bold" :title="`${picture.title} · ${picture.noun}`">
+                {{ picture.title }} · {{ picture.noun }}
+            </h2>
+            <p v-if="picture.standsFor" class="text-small font-semibold" data-test="stands-for">
+                {{ picture.standsFor }}
+            </p>
             <PathText :path="picture.path" class="max-w-[360px]" />
             <div class="ml-auto flex flex-wrap items-baseline gap-4" role="group" aria-label="View">
                 <button
@@ -131,6 +141,12 @@ useKeys({
                         <option v-for="item in zooms" :key="item" :value="item">
                             {{ item === 'fit' ? 'fit' : `${item}x` }}
                         </option>
+                    </select>
+                </label>
+                <label class="text-small flex items-center gap-2">
+                    Ground
+                    <select v-model="preferences.ground" class="field text-small w-auto">
+                        <option v-for="item in grounds" :key="item" :value="item">{{ item }}</option>
                     </select>
                 </label>
                 <button type="button" class="word text-small" @click="isSwapped = !isSwapped">Swap</button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { usePreferences } from '@/shared/composables/usePreferences'
 
 /** One picture, enlarged pixel by pixel; from 8x on a grid tells the pixels apart. */
 const props = defineProps<{
@@ -12,6 +13,7 @@ const props = defineProps<{
     }
     factor: number
 }>()
+const preferences = usePreferences()
 const scroll = defineModel<{ left: number; top: number }>('scroll', { required: true })
 
 const box = ref<HTMLElement>()
@@ -61,7 +63,7 @@ function onLoad(event: Event) {
             @scroll.passive="onScroll"
         >
             <div class="flex min-h-full min-w-full items-center justify-center p-3" style="width: max-content">
-                <div class="ground relative" :style="style">
+                <div class="ground relative" :class="preferences.ground" :style="style">
                     <img
                         :src="side.url"
                         :alt="side.title"
@@ -86,6 +88,19 @@ function onLoad(event: Event) {
 .ground {
     outline: 1px dashed var(--edge);
     outline-offset: 0;
+}
+
+/* What lies behind clear pixels, the same in both themes. */
+.ground.light {
+    background: #fafcfb;
+}
+
+.ground.dark {
+    background: #15292d;
+}
+
+.ground.loud {
+    background: #ff2fd6;
 }
 
 .smooth {

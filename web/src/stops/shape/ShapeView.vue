@@ -61,7 +61,7 @@ function step(by: number) {
 // One picture dropped here is a new source for the one that is shown; anything else goes into the tray.
 function takeSource(files: Incoming[]): boolean {
     const only = files.length === 1 ? files[0] : undefined
-    if (!only || !picture.value?.yours || !/\.png$/i.test(only.path)) return false
+    if (!only || !picture.value?.yours || !/\.(png|dds|tga|bmp|gif|webp|jpe?g)$/i.test(only.path)) return false
     void steps.renew(only.file)
     return true
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { computed, ref } from 'vue'
-import { fileUrl, type PictureView, type StepView } from '@/api/client'
+import { fileUrl, type PictureView } from '@/api/client'
 import { bytes, pixels } from '@/shared/words'
-import type { Steps } from './useSteps'
+import StepFields from './StepFields.vue'
+import type { Step, Steps } from './useSteps'
 
 /** The steps as a line of plates from source to result. */
 const props = defineProps<{ pack: string; picture: PictureView; steps: Steps }>()
@@ -14,46 +15,12 @@ const yours = computed(() => props.picture.yours!)
 const after = (index: number) =>
     `/api/packs/${props.pack}/picture/step?path=${encodeURIComponent(props.picture.path)}&after=${index}&of=${yours.value.hash}`
 
-const factors = computed(() => {
-    const size = yours.value.size
-    return size ? [2, 3, 4, 8].filter((f) => Math.max(size.width, size.height) * f <= 4096) : []
+const kindOf = (index: number) => props.picture.kinds.find((kind) => kind.do === props.steps.list.value[index]?.do)
+/** From a step on that is not known nothing runs, so nothing can be shown. */
+const knownUpTo = computed(() => {
+    const at = props.picture.steps.findIndex((plate) => !plate.isKnown)
+    return at < 0 ? props.picture.steps.length : at
 })
-const offers = computed(() => {
-    const list: { title: string; step: StepView }[] = []
-    const wanted = props.picture.wanted
-    const fit = (mode: string, says: string) =>
-        wanted &&
-        list.push({
-            title: `Fit to ${pixels(wanted)}, ${says}`,
-            step: {
-                do: 'fit',
-                ...wanted,
-                mode,
-                exact: props.picture.rules.some((r) => r.wanted.startsWith('No green')),
-            } as StepView,
-        })
-    fit('fill', 'cut what hangs over')
-    fit('inside', 'with clear margins')
-    fit('stretch', 'stretched')
-    for (const factor of factors.value)
-        list.push({ title: `Enlarge by ${factor}`, step: { do: 'enlarge', factor } as StepView })
-    list.push(
-        { title: 'Clear the outer ring', step: { do: 'clear-border' } as StepView },
-        { title: 'Cut a ground of one colour away', step: { do: 'cut-matte' } as StepView },
-        { title: 'Spread colours under clear pixels', step: { do: 'spread-colour' } as StepView },
-        { title: 'Make every pixel solid or clear', step: { do: 'harden-alpha' } as StepView },
-        { title: 'Make every pixel solid', step: { do: 'make-solid' } as StepView },
-        { title: 'Make it grey', step: { do: 'grey' } as StepView },
-    )
-    if (props.picture.base) list.push({ title: 'Take the base’s alpha', step: { do: 'take-alpha' } as StepView })
-    return list
-})
-
-const modes = [
-    ['fill', 'cut what hangs over'],
-    ['inside', 'clear margins'],
-    ['stretch', 'stretched'],
-] as const
 
 function choose(event: Event) {
     const field = event.target as HTMLInputElement
@@ -67,6 +34,9 @@ function choose(event: Event) {
     <section aria-label="Steps">
         <p class="text-faint text-small pb-1">
             Steps, from the file you saved to what goes into the pack. Drop a new picture here and they run again.
+        </p>
+        <p v-if="picture.stepsProblem" class="text-small pb-1" role="alert" data-test="steps-problem">
+            <span class="text-madder" aria-hidden="true">▼ </span>{{ picture.stepsProblem }}
         </p>
         <ol class="flex flex-wrap items-stretch gap-2">
             <li class="plate border-line bg-paper rounded-card flex items-center gap-3 border px-2 py-1.5">
@@ -85,7 +55,7 @@ function choose(event: Event) {
                 <input
                     ref="input"
                     type="file"
-                    accept="image/*,.tga,.dds"
+                    accept="image/*,.tga,.dds,.bmp"
                     class="hidden"
                     aria-label="New source"
                     @change="choose"
@@ -97,25 +67,23 @@ function choose(event: Event) {
                     class="border-line bg-paper rounded-card flex items-center gap-3 border px-2 py-1.5"
                     data-test="step"
                 >
-                    <img :src="after(index + 1)" alt="" class="pixels size-11 object-contain" />
+                    <img
+                        v-if="index < knownUpTo"
+                        :src="after(index + 1)"
+                        alt=""
+                        class="pixels size-11 object-contain"
+                    />
                     <span>
-                        <strong class="block">{{ plate.title }}</strong>
+                        <strong class="block max-w-64">{{ plate.title }}</strong>
+                        <StepFields
+                            v-if="kindOf(index)"
+                            :step="steps.list.value[index]!"
+                            :kind="kindOf(index)!"
+                            :title="plate.title"
+                            :is-busy="isBusy"
+                            @change="steps.change(index, $event)"
+                        />
                         <span class="text-small flex gap-2">
-                            <select
-                                v-if="plate.step.do === 'fit'"
-                                class="text-small bg-paper border-line border"
-                                :value="plate.step.mode"
-                                :disabled="isBusy"
-                                :aria-label="`How: ${plate.title}`"
-                                @change="
-                                    steps.change(index, {
-                                        ...plate.step,
-                                        mode: ($event.target as HTMLSelectElement).value,
-                                    })
-                                "
-                            >
-                                <option v-for="[key, word] in modes" :key="key" :value="key">{{ word }}</option>
-                            </select>
                             <button
                                 v-if="index > 0"
                                 type="button"
@@ -165,14 +133,14 @@ function choose(event: Event) {
                         >+ Step</MenuButton
                     >
                     <MenuItems
-                        class="border-ink bg-paper rounded-card absolute bottom-full left-0 z-20 mb-1 w-72 border py-1 outline-none"
+                        class="border-ink bg-paper rounded-card absolute bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto border py-1 outline-none"
                     >
-                        <MenuItem v-for="offer in offers" :key="offer.title" v-slot="{ active }">
+                        <MenuItem v-for="offer in picture.offers" :key="offer.title" v-slot="{ active }">
                             <button
                                 type="button"
                                 class="block w-full px-3 py-1 text-left"
                                 :class="active ? 'bg-film' : ''"
-                                @click="steps.add(offer.step, offer.title)"
+                                @click="steps.add(offer.step as unknown as Step, offer.title)"
                             >
                                 {{ offer.title }}
                             </button>

@@ -1,0 +1,154 @@
+namespace Underlay.Core.Placements;
+
+/// <summary>A file's name and folders, taken apart for matching.</summary>
+internal sealed class SpokenPath
+{
+    public SpokenPath(Packs.PackPath path)
+    {
+        var segments = path.Segments;
+        Name = NameWords.Of(KnownTargets.StemOf(segments[^1]));
+        Folders = [.. segments.SkipLast(1).Reverse().Select(NameWords.Of)];
+        Tail = KnownTargets.TailOf(path);
+    }
+
+    public NameWords Name { get; }
+
+    /// <summary>The folders, nearest first.</summary>
+    public IReadOnlyList<NameWords> Folders { get; }
+
+    public string[] Tail { get; }
+
+    /// <summary>Every piece that may speak of a target: of the name, of the name run together, and of each folder.</summary>
+    public IEnumerable<string> Pieces =>
+        Name.Tokens.Select(t => t.Text)
+            .Append(string.Concat(Name.Words))
+            .Concat(Folders.SelectMany(f => f.Tokens.Select(t => t.Text).Append(string.Concat(f.Words))));
+}
+
+/// <summary>How far a name tells which thing a target is.</summary>
+internal enum Told
+{
+    /// <summary>Not at all, or something else.</summary>
+    No,
+
+    /// <summary>Partly.</summary>
+    Part,
+
+    /// <summary>But for a slip of the hand.</summary>
+    Slip,
+
+    /// <summary>To the letter.</summary>
+    Whole,
+}
+
+/// <summary>What a file's name and folders say of a target.</summary>
+/// <param name="Identity">Of the thing's name.</param>
+/// <param name="Share">Which share of the words that either has both have, 0 to 1.</param>
+/// <param name="FromFolder">The folder has the thing's name.</param>
+/// <param name="Number">Of the number; whole where the target has none.</param>
+/// <param name="Choice">Of the member; whole where the target has none.</param>
+/// <param name="HasRole">The words that tell the thing's files apart are there, or there are none.</param>
+/// <param name="HasPlace">A folder or word of the place's own is there.</param>
+/// <param name="Suffix">A short word at the end that stands for nothing else, such as "e"; empty for none.</param>
+/// <param name="TailLength">How many segments from the end both paths have alike, the name included.</param>
+internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, Told Number, Told Choice, bool HasRole, bool HasPlace, string Suffix, int TailLength)
+{
+    private const int LongestSuffix = 2;
+
+    /// <summary>True when all that tells targets of the place apart is said.</summary>
+    public bool IsTold => Identity >= Told.Slip && Number >= Told.Slip && Choice == Told.Whole;
+
+    public static NameMatch Of(SpokenPath spoken, KnownTarget target)
+    {
+        var tokens = spoken.Name.Tokens.ToList();
+        var hasRole = target.Role.Count == 0 || target.Role.All(r => tokens.Exists(t => t.Text == r));
+        var choice = target.Choice is null ? Told.Whole : TakeOut(tokens, target.Choice) ? Told.Whole : Told.No;
+        var number = target.Number is null ? Told.Whole : TakeNumber(tokens, target.Number);
+        if (target.Role.Count > 0 && hasRole) tokens.RemoveAll(t => target.Role.Contains(t.Text));
+        var hasPlace = HasPlaceWord(spoken, target, tokens);
+        // A number that nothing asks for is a version or a scale, unless it belongs to the thing's name.
+        tokens.RemoveAll(t => t.IsNumber && !target.Identity.Contains(t.Text));
+        var words = tokens.ConvertAll(t => t.Text);
+        var tail = TailOf(spoken.Tail, target.Tail);
+        if (target.Identity.Count == 0) return new NameMatch(words.Count == 0 ? Told.Whole : Told.Part, words.Count == 0 ? 1 : 0.5, false, number, choice, hasRole, hasPlace, "", tail);
+
+        var (told, share) = Compare(words, target.Identity);
+        var suffix = told < Told.Slip && words.Count > 1 && words[^1].Length <= LongestSuffix && Compare(words[..^1], target.Identity) is { Told: >= Told.Slip } ? words[^1] : "";
+        if (told >= Told.Slip || suffix.Length > 0) return new NameMatch(told, share, false, number, choice, hasRole, hasPlace, suffix, tail);
+        // A file that is called by its part alone belongs to the thing that a folder names.
+        foreach (var folder in spoken.Folders)
+        {
+            var (inFolder, folderShare) = Compare([.. folder.Tokens.Where(t => !t.IsNumber || target.Identity.Contains(t.Text)).Select(t => t.Text)], target.Identity);
+            if (inFolder < Told.Slip) continue;
+            return words.Count == 0
+                ? new NameMatch(inFolder, folderShare, true, number, choice, hasRole, hasPlace, "", tail)
+                : new NameMatch(Told.Part, Math.Max(share, 0.6), true, number, choice, hasRole, hasPlace, "", tail);
+        }
+
+        return new NameMatch(words.Count == 0 ? Told.No : told, words.Count == 0 ? 0 : share, false, number, choice, hasRole, hasPlace, "", tail);
+    }
+
+    /// <summary>How two lists of words compare; words run together count as the whole.</summary>
+    internal static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity)
+    {
+        if (words.Count == 0) return (Told.No, 0);
+        var (joined, wanted) = (string.Concat(words), string.Concat(identity));
+        if (joined == wanted) return (Told.Whole, 1);
+        if (wanted.Length > 4 && !joined.Any(char.IsAsciiDigit) && IsSlip(joined, wanted, words, identity)) return (Told.Slip, 0.95);
+        var rest = identity.ToList();
+        int hits = 0, slips = 0;
+        foreach (var word in words)
+        {
+            var at = rest.IndexOf(word);
+            if (at < 0)
+            {
+                at = rest.FindIndex(r => r.Length > 3 && Slips.AreOneApart(r, word));
+                if (at >= 0) slips++;
+            }
+
+            if (at < 0) continue;
+            rest.RemoveAt(at);
+            hits++;
+        }
+
+        if (hits == words.Count && hits == identity.Count) return (slips > 1 ? Told.Part : Told.Slip, 0.9);
+        return (hits == 0 ? Told.No : Told.Part, (double)hits / (words.Count + identity.Count - hits));
+    }
+
+    /// <summary>One letter is a slip inside a word; a word of one or two letters too many says something.</summary>
+    private static bool IsSlip(string joined, string wanted, List<string> words, IReadOnlyList<string> identity) =>
+        Slips.AreOneApart(joined, wanted) && (words.Count <= identity.Count || words.TrueForAll(w => w.Length > LongestSuffix || identity.Contains(w)));
+
+    private static bool TakeOut(List<NameToken> tokens, string text)
+    {
+        var at = tokens.FindIndex(t => t.Text == text);
+        if (at >= 0) tokens.RemoveAt(at);
+        return at >= 0;
+    }
+
+    private static Told TakeNumber(List<NameToken> tokens, string number)
+    {
+        if (TakeOut(tokens, number)) return Told.Whole;
+        // "5" for "005" is the same number, written otherwise.
+        var bare = number.TrimStart('0');
+        var at = tokens.FindIndex(t => t.IsNumber && t.Text.TrimStart('0') == bare);
+        if (at < 0) return Told.No;
+        tokens.RemoveAt(at);
+        return Told.Slip;
+    }
+
+    /// <summary>True when a folder above the file, or a word of its name, is one of the place's own folders, in the singular too; such a word says nothing of the thing.</summary>
+    private static bool HasPlaceWord(SpokenPath spoken, KnownTarget target, List<NameToken> tokens)
+    {
+        var own = target.Folders.Where(f => f.Length > 3).SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f }).ToList();
+        var said = tokens.RemoveAll(t => own.Contains(t.Text) && !target.Identity.Contains(t.Text)) > 0;
+        return said || spoken.Folders.Any(f => f.Words.Any(own.Contains));
+    }
+
+    private static int TailOf(string[] one, string[] other)
+    {
+        var length = 0;
+        while (length < one.Length && length < other.Length && one[^(length + 1)] == other[^(length + 1)]) length++;
+        return length;
+    }
+}

@@ -1,0 +1,76 @@
+using System.Text;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>Offers a file the places in which it would be something new and whose rules it meets, under a name that carries the author's prefix.</summary>
+internal sealed class NewTargets(Overlay overlay)
+{
+    private const double AmongOthers = 0.34;
+    private const double WithPlace = 0.5;
+
+    /// <summary>The paths, each with its reason.</summary>
+    public IEnumerable<PlacementCandidate> For(SpokenPath spoken, TrayContent content)
+    {
+        if (content.Is is not (PlaceContent.Picture or PlaceContent.Entry)) yield break;
+        foreach (var place in overlay.Profile.Places)
+        {
+            if (place.Content != content.Is || !place.Editions.Holds(overlay.Edition) || HoleFor(place) is not { } hole || !Meets(place, content)) continue;
+            var word = place.Pattern!.Text.Split('/').SkipLast(1).FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
+            if (NameFor(spoken, place, word) is not { } name || place.Pattern.Fill(Bindings.Of([(hole, name)])) is not { } target) continue;
+            if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
+            var says = content.Size is { } size ? $": {size} as {place.Title.ToLowerInvariant()} may be" : "";
+            yield return new PlacementCandidate(target, place, word is null ? AmongOthers : WithPlace, $"a new {place.Noun}{says}", IsNew: true);
+        }
+    }
+
+    /// <summary>The one hole of a place to which packs may add; null where they cannot, or where what they add belongs to something else.</summary>
+    private string? HoleFor(Place place)
+    {
+        if (place.Pattern is not { HasAnyFolders: false, Placeholders: [var hole] } pattern || pattern.ChoicesOf(hole).Count > 0 || pattern.IsNumber(hole)) return null;
+        var bound = place.RulesIn(overlay.Edition).Any(r => r switch
+        {
+            ListedInRule { Codebook: not null } or WantedByRule or IndexedRule => true,
+            RequiresRule { AtWanted: false, When: null } requires => requires.Else.Kind == ConsequenceKind.Drop,
+            _ => false,
+        });
+        return bound ? null : hole;
+    }
+
+    /// <summary>True when the file breaks no rule of the place that a picture or an entry alone can break.</summary>
+    private bool Meets(Place place, TrayContent content)
+    {
+        if (content.Entry is { } entry) return place.Kind!.Judge(entry).Count == 0;
+        if (content.Size is not { } size || place.Format != PictureFormat.Png) return false;
+        foreach (var rule in place.RulesIn(overlay.Edition))
+        {
+            if (rule is SizeRule wanted && wanted.Judge(size) is not null) return false;
+            if (rule is SomeAlphaRule or ClearBorderRule && content.Picture is { IsOpaque: true }) return false;
+        }
+
+        return true;
+    }
+
+    private static bool Says(SpokenPath spoken, string folder)
+    {
+        var single = folder.EndsWith('s') ? folder[..^1] : folder;
+        return spoken.Name.Words.Concat(spoken.Folders.SelectMany(f => f.Words)).Any(w => w == folder || w == single);
+    }
+
+    /// <summary>The file's words as a name; null where there are none. What says which place it is says nothing of the thing.</summary>
+    private string? NameFor(SpokenPath spoken, Place place, string? placeWord)
+    {
+        var prefix = overlay.Pack.Manifest.Prefix;
+        var words = spoken.Name.Words.Where(w => placeWord is null || (w != placeWord && w + "s" != placeWord)).Select(Plain).Where(w => w.Length > 0).ToList();
+        if (words.Count == 0) return null;
+        var name = string.Join('_', words);
+        var carries = place.RulesOf<PrefixRule>(overlay.Edition).Any(r => r.Field is null);
+        return carries && prefix is not null && !name.StartsWith(prefix + "_", StringComparison.Ordinal) ? $"{prefix}_{name}" : name;
+    }
+
+    /// <summary>A word in a to z and digits, accents taken off.</summary>
+    private static string Plain(string word) =>
+        new([.. word.Normalize(NormalizationForm.FormD).Where(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))]);
+}

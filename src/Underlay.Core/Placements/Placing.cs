@@ -1,0 +1,74 @@
+using Underlay.Core.Hosts;
+using Underlay.Core.Images.Steps;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>What came of placing a file.</summary>
+/// <param name="Edits">What changes; empty when the file stays where it is.</param>
+/// <param name="Problem">Why it stays, as a sentence that begins with "it"; null when it was placed.</param>
+/// <param name="IsResult">True when it was taken for what the picture's steps made, drawn on further.</param>
+public sealed record PlacingResult(IReadOnlyList<TreeEdit> Edits, string? Problem, bool IsResult = false)
+{
+    internal static PlacingResult Stays(string problem) => new([], problem);
+}
+
+/// <summary>Moves files of the tray to their places: pictures in the format that hosts read there, through the steps that a picture has.</summary>
+public static class Placing
+{
+    /// <summary>Places one file.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition that the pack is for.</param>
+    /// <param name="tree">The pack.</param>
+    /// <param name="from">The file.</param>
+    /// <param name="to">Where it goes.</param>
+    /// <param name="insist">Whether to place it where the host could not read it as it is.</param>
+    public static PlacingResult Place(HostProfile profile, Edition edition, FileTree tree, PackPath from, PackPath to, bool insist = false)
+    {
+        if (ReservedFolder.Holds(to)) return PlacingResult.Stays($"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
+        if (tree.Find(from) is not { } file) return PlacingResult.Stays("it is no longer in the tray.");
+        if (!insist && ContentClash.Find(profile, edition, file, to) is { } clash) return PlacingResult.Stays(clash);
+        var moved = Move(tree, file, to, insist);
+        if (moved.Problem is not null) return moved;
+        var naming = ManifestNaming.Edits(profile, tree.With(moved.Edits), to);
+        return moved with { Edits = [.. moved.Edits, .. naming] };
+    }
+
+    /// <summary>Makes a picture of the tray the one that the manifest names: fitted, saved as the place wants it, and named.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition that the pack is for.</param>
+    /// <param name="tree">The pack.</param>
+    /// <param name="from">The picture.</param>
+    /// <param name="place">A place whose one path the manifest names.</param>
+    public static PlacingResult AsNamed(HostProfile profile, Edition edition, FileTree tree, PackPath from, Place place)
+    {
+        if (tree.Find(from) is not { } file) return PlacingResult.Stays("it is no longer in the tray.");
+        var bytes = file.ReadAll();
+        if (Images.SourceReader.Describe(bytes) is not { Size: var size }) return PlacingResult.Stays("it is no picture.");
+        var to = ManifestNaming.PathOf(ManifestFacts.Read(profile, tree), place);
+        var wanted = place.RulesOf<Hosts.Rules.SizeRule>(edition).Select(r => r.Nearest(size)).FirstOrDefault(size);
+        // What was there is replaced with its steps. A step even where the size is right: it saves the picture in full colour and
+        // without what editors keep in it.
+        TreeEdit[] begun = [.. tree.Find(StepsFile.PathOf(to)) is null ? Array.Empty<TreeEdit>() : [new TreeEdit.Delete(StepsFile.PathOf(to))], new TreeEdit.Write(to, bytes)];
+        var shaped = Shaping.Add(tree.With(begun), to, Fixes.Fitting.Steps(place, size, wanted));
+        if (shaped.Problem is { } problem) return PlacingResult.Stays($"it cannot be used: {problem}.");
+        TreeEdit[] placed = [.. begun, .. shaped.Edits, new TreeEdit.Delete(from)];
+        return new PlacingResult([.. placed, .. ManifestNaming.Edits(profile, tree.With(placed), to)], null);
+    }
+
+    private static PlacingResult Move(FileTree tree, TreeFile file, PackPath to, bool insist)
+    {
+        TreeEdit[] asItIs = tree.Find(to) is null ? [new TreeEdit.Move(file.Path, to)] : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
+        if (!IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null) return new PlacingResult(asItIs, null);
+        var bytes = file.ReadAll();
+        var isResult = ReturnedResult.Is(tree, to, bytes);
+        var shaped = isResult ? ReturnedResult.Take(tree, to, bytes) : Shaping.Renew(tree, to, bytes);
+        if (shaped.Problem is { } problem) return insist ? new PlacingResult(asItIs, null) : PlacingResult.Stays($"it cannot be used there: {problem}.");
+        // The file itself moves where its bytes stay as they are, so that the log says what was done.
+        return shaped.Edits is [TreeEdit.Write write] && write.Path == to && write.Bytes.Span.SequenceEqual(bytes)
+            ? new PlacingResult(asItIs, null, isResult)
+            : new PlacingResult([.. shaped.Edits, new TreeEdit.Delete(file.Path)], null, isResult);
+    }
+
+    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || Shaping.IsDds(path);
+}

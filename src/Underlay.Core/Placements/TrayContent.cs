@@ -1,0 +1,57 @@
+using System.Text;
+using Underlay.Core.Entries;
+using Underlay.Core.Hosts;
+using Underlay.Core.Images;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>What the bytes of a file are.</summary>
+/// <param name="Is">What they can be read as; null where by nothing.</param>
+/// <param name="Size">Of a picture.</param>
+/// <param name="Format">Of a picture.</param>
+/// <param name="Conversion">What becomes of a picture when it is placed as a PNG; empty where nothing.</param>
+/// <param name="Entry">A JSON text.</param>
+/// <param name="Header">Of a table with commas, semicolons or tabs: its columns.</param>
+internal sealed record TrayContent(PlaceContent? Is, PixelSize? Size = null, string? Format = null, string Conversion = "", JsonText? Entry = null, IReadOnlyList<string>? Header = null)
+{
+    private const int MostTextBytes = 1 << 20;
+    private const int PictureHeadBytes = 64;
+    private static readonly char[] Separators = [',', ';', '\t'];
+    private static readonly TrayContent Unknown = new(Is: null);
+
+    private Lazy<RgbaPicture?> Decoded { get; init; } = new(() => null);
+
+    /// <summary>The pixels of a picture, decoded once; null where they cannot be.</summary>
+    public RgbaPicture? Picture => Decoded.Value;
+
+    /// <summary>Looks at a file.</summary>
+    public static TrayContent Of(TreeFile file)
+    {
+        var head = file.ReadStart(PictureHeadBytes);
+        if (SourceReader.FormatOf(head) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
+            return new TrayContent(PlaceContent.Picture, picture.Size, format, SourceReader.ConversionOf(bytes)) { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
+        if (PngReader.IsPng(head)) return new TrayContent(PlaceContent.Picture, Format: "PNG");
+        if (file.Length > MostTextBytes) return Unknown;
+        return OfText(file.ReadAll());
+    }
+
+    private static TrayContent OfText(byte[] bytes)
+    {
+        var text = JsonText.Parse(bytes);
+        if (text.Problem is null) return new TrayContent(PlaceContent.Entry, Entry: text);
+        if (bytes.AsSpan().TrimStart("\uFEFF"u8).TrimStart(" \t\r\n"u8).StartsWith("<"u8)) return new TrayContent(PlaceContent.Index);
+        return HeaderOf(bytes) is { } header ? new TrayContent(PlaceContent.Table, Header: header) : Unknown;
+    }
+
+    private static IReadOnlyList<string>? HeaderOf(byte[] bytes)
+    {
+        var body = bytes.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? bytes.AsSpan(Encoding.UTF8.Preamble.Length) : bytes;
+        if (!System.Text.Unicode.Utf8.IsValid(body)) return null;
+        var line = Encoding.UTF8.GetString(body);
+        var end = line.IndexOfAny(['\r', '\n']);
+        line = end < 0 ? line : line[..end];
+        // Tables have several columns; one line of words is none.
+        return Separators.Select(s => CsvText.Read(line, s)?.Header).FirstOrDefault(h => h is { Count: > 1 });
+    }
+}

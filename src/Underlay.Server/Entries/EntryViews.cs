@@ -1,0 +1,60 @@
+using System.Text.Json;
+
+namespace Underlay.Server.Entries;
+
+/// <summary>A picture by which something is shown.</summary>
+/// <param name="IsOfBase">The base's, where the pack has none.</param>
+internal sealed record ShownPicture(string Path, string Hash, bool IsOfBase);
+
+/// <summary>An entry of the pack, in the list of entries.</summary>
+internal sealed record EntryItem(string Path, string Kind, string KindTitle, string Title, ShownPicture? Picture, bool IsAccepted);
+
+/// <summary>All entries of the pack.</summary>
+internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries);
+
+/// <summary>What a field may name.</summary>
+/// <param name="Value">What is written in the field.</param>
+/// <param name="Name">What people call it.</param>
+/// <param name="Picture">A path of the pack or the base that shows it, or null.</param>
+/// <param name="FromPack">Whether the picture, or the thing itself, is the pack's.</param>
+internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack);
+
+/// <summary>What the base's entries have in a field.</summary>
+internal sealed record Sibling(string Title, string Path, JsonElement Value);
+
+/// <summary>Fields that an entry takes over from another.</summary>
+/// <param name="By">Pointer to the field that names the other.</param>
+/// <param name="Required">Pointers to fields that are needed, own or taken over.</param>
+internal sealed record InheritanceView(string By, IReadOnlyList<string> Required);
+
+/// <summary>One entry, table or index: its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
+/// <param name="Language">json, toml, csv or xml.</param>
+/// <param name="Choices">By pointer: what a field may name.</param>
+/// <param name="Keys">What keys of the entry itself may be, where they are codes; else null.</param>
+/// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
+internal sealed record EntryView(
+    long Revision,
+    string Path,
+    string Title,
+    string? Hash,
+    string Kind,
+    string KindTitle,
+    string Language,
+    JsonElement Schema,
+    string Text,
+    IReadOnlyDictionary<string, IReadOnlyList<Choice>> Choices,
+    IReadOnlyList<Choice>? Keys,
+    InheritanceView? Inherits,
+    IReadOnlyList<string> Own,
+    IReadOnlyList<Sibling> Siblings);
+
+/// <summary>A text to be judged as if it stood in the pack.</summary>
+internal sealed record JudgeRequest(string Path, string Text);
+
+/// <summary>What the host would not accept in an entry.</summary>
+/// <param name="Pointer">Where; for a field that is missing, where it would stand.</param>
+/// <param name="Line">Null for what is missing.</param>
+internal sealed record FaultView(string Pointer, string Says, int? Line, int? Column);
+
+/// <summary>What a text is worth.</summary>
+internal sealed record Judgement(bool IsReadable, IReadOnlyList<FaultView> Faults);

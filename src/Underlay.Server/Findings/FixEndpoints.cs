@@ -1,0 +1,79 @@
+using Underlay.Core.Checks;
+using Underlay.Core.Fixes;
+using Underlay.Core.Packs;
+using Underlay.Server.Hosting;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Findings;
+
+/// <summary>A fix to apply.</summary>
+/// <param name="Finding">The finding whose fix it is.</param>
+/// <param name="Part">One of the files that the finding stands for, to mend that one alone; null for all.</param>
+/// <param name="Answer">The answer to what the fix asks; null for the usual one.</param>
+internal sealed record WantedFix(FindingName Finding, string? Part = null, string? Answer = null);
+
+/// <summary>The fixes to apply: those named, or all that lose nothing and leave no choice.</summary>
+internal sealed record FixRequest(IReadOnlyList<WantedFix>? Fixes = null, bool AllThatLoseNothing = false);
+
+/// <summary>A fix that was not applied, because the host would show something wrong afterwards that it shows right now.</summary>
+/// <param name="Path">What it would have repaired.</param>
+/// <param name="Title">The fix.</param>
+/// <param name="Would">What would become of what.</param>
+internal sealed record HeldFix(string Path, string Title, IReadOnlyList<OutcomeView> Would)
+{
+    public static HeldFix Of(HeldBack held) => new(held.Finding.Path, held.Finding.Fix!.Title, [.. held.Would.Select(OutcomeView.Of)]);
+}
+
+/// <summary>What was repaired.</summary>
+/// <param name="Applied">How many fixes.</param>
+/// <param name="Files">How many files they changed.</param>
+/// <param name="Held">Those that were held back.</param>
+internal sealed record FixResult(long Revision, int Applied, int Files, IReadOnlyList<HeldFix> Held);
+
+internal static class FixEndpoints
+{
+    public static void MapFixes(this IEndpointRouteBuilder app) => app.MapPost("/api/packs/{id:guid}/fixes", FixAsync).WithName("applyFixes");
+
+    private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        FixOutcome? outcome = null;
+        var what = request.AllThatLoseNothing ? "Apply all fixes that lose nothing" : "Apply a fix";
+        if (!request.AllThatLoseNothing && request.Fixes is [var one])
+        {
+            var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+            what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
+        }
+
+        var after = await desk.EditAsync(id, null, what, snapshot =>
+        {
+            // Each round is checked at the cost of what the last one changed.
+            var session = snapshot.Session;
+            CheckReport Check(FileTree tree) => (session = session.MovedTo(tree, cancel)).Report;
+            outcome = request.AllThatLoseNothing
+                ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
+                : FixRunner.Apply(snapshot.FixContext.PackName, snapshot.Tree, snapshot.Report, Check, snapshot.Profile, [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))]);
+            if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
+            return [.. outcome.Applied.SelectMany(f => f.Edits)];
+        }, cancel).ConfigureAwait(false);
+        var files = outcome!.Applied.SelectMany(f => f.Edits).SelectMany(e => e.Touches).Where(p => !ReservedFolder.Holds(p)).Distinct().Count();
+        return new FixResult(after.Revision, outcome.Applied.Count, files, [.. outcome.Held.Select(HeldFix.Of)]);
+    }
+
+    /// <summary>The finding, with the fix that is to be applied.</summary>
+    private static Finding Find(PackSnapshot snapshot, WantedFix wanted)
+    {
+        var finding = FindingEndpoints.Find(snapshot, wanted.Finding);
+        if (wanted.Part is { } path)
+        {
+            var part = finding.Parts.FirstOrDefault(p => p.Path == path) ?? throw Gone([path]);
+            finding = finding with { Path = path, Fix = part.Fix };
+        }
+
+        if (finding.Fix is not { } fix) throw Gone([finding.Path]);
+        if (wanted.Answer is not { } answer) return finding;
+        return finding with { Fix = fix.Answered(answer) ?? throw ProblemException.Unsound($"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}.") };
+    }
+
+    private static ProblemException Gone(IReadOnlyList<string> paths) =>
+        new(409, "fix-gone", "This fix no longer applies; look at the finding as it is now.") { Paths = paths };
+}

@@ -1,0 +1,22 @@
+import { toValue, type MaybeRefOrGetter } from 'vue'
+import { api, data, type FindingName } from '@/api/client'
+import { useChange } from './usePack'
+
+/** Waives findings and withdraws waivers. */
+export function useWaivers(id: MaybeRefOrGetter<string>) {
+    const change = useChange(id)
+    const params = () => ({ path: { id: toValue(id) } })
+    return {
+        isBusy: change.isBusy,
+        waive: (finding: FindingName, reason: string) =>
+            change.run(
+                () => data(api.POST('/api/packs/{id}/waivers', { params: params(), body: { finding, reason } })),
+                () => 'Waived. It counts no longer; it comes back when the file changes.',
+            ),
+        withdraw: (finding: FindingName) =>
+            change.run(
+                () => data(api.POST('/api/packs/{id}/waivers/withdrawals', { params: params(), body: finding })),
+                () => 'The waiver is withdrawn.',
+            ),
+    }
+}

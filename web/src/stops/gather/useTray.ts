@@ -1,0 +1,80 @@
+import { useQuery } from '@tanstack/vue-query'
+import { ref, toValue, type MaybeRefOrGetter } from 'vue'
+import { api, data, fileUrl, type TrayRow } from '@/api/client'
+import { useMessages } from '@/shared/composables/useMessages'
+import { useChange } from '@/shared/composables/usePack'
+import { useSource } from '@/shared/composables/useSource'
+import { count } from '@/shared/words'
+
+/** Files that were dropped in and are not yet placed, and what can be done with them. */
+export function useTray(id: MaybeRefOrGetter<string>) {
+    const { data: tray, isFetching } = useQuery({
+        queryKey: ['pack', id, 'tray'],
+        queryFn: () => data(api.GET('/api/packs/{id}/tray', { params: { path: { id: toValue(id) } } })),
+        placeholderData: (before) => before,
+    })
+    const change = useChange(id)
+    const source = useSource(id)
+    const { say } = useMessages()
+    const params = () => ({ path: { id: toValue(id) } })
+    /** Why files stayed in the tray when they were to be placed. */
+    const stayed = ref<Record<string, string>>({})
+
+    async function place(row: TrayRow, target: string, insist: boolean) {
+        const result = await change.run(
+            () =>
+                data(
+                    api.POST('/api/packs/{id}/tray/placements', {
+                        params: params(),
+                        body: { files: [{ file: row.file, target, insist }], allSure: false },
+                    }),
+                ),
+            (made) =>
+                made.placed > 0 ? `Placed at ${target}.` : `${row.file} stays in the tray: ${made.left[0]?.says}`,
+        )
+        if (!result) return
+        const { [row.path]: _, ...others } = stayed.value
+        stayed.value = result.left[0] ? { ...others, [row.path]: result.left[0].says } : others
+        if (result.asResult.length > 0)
+            say(`${target}: it is what the picture’s steps made, drawn on further, and was taken as it is.`, {
+                word: 'Run the steps on it all the same',
+                run: () => void runSteps(target),
+            })
+    }
+
+    /** What was taken for the result of its steps, as their source. */
+    async function runSteps(path: string) {
+        const answer = await fetch(fileUrl(toValue(id), path), { headers: { Accept: 'application/octet-stream' } })
+        await source.renew(path, new File([await answer.blob()], path), 'source')
+    }
+
+    return {
+        tray,
+        isFetching,
+        isBusy: change.isBusy,
+        stayed,
+        place,
+        placeSure: () =>
+            change.run(
+                () => data(api.POST('/api/packs/{id}/tray/placements', { params: params(), body: { allSure: true } })),
+                (result) =>
+                    `${count(result.placed, 'file')} placed${result.left.length > 0 ? `; ${count(result.left.length, 'stays', 'stay')}: ${result.left[0]?.says}` : ''}.`,
+            ),
+        nameIt: (row: TrayRow, key: string, noun: string) =>
+            change.run(
+                () =>
+                    data(
+                        api.POST('/api/packs/{id}/tray/named', {
+                            params: params(),
+                            body: { file: row.file, place: key },
+                        }),
+                    ),
+                () => `${row.file} is the ${noun} now.`,
+            ),
+        discard: (files: string[]) =>
+            change.run(
+                () => data(api.POST('/api/packs/{id}/tray/discards', { params: params(), body: { files } })),
+                () => `${count(files.length, 'file')} thrown away.`,
+            ),
+    }
+}
