@@ -12,6 +12,7 @@ export default defineConfig({
     reporter: 'list',
     globalSetup: './tests/setup.ts',
     use: {
+        actionTimeout: 30_000,
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
         launchOptions: {

@@ -5,9 +5,13 @@ using Underlay.Core.Checks;
 using Underlay.Core.Packs;
 using Underlay.Demo;
 using Underlay.Files;
+using Underlay.Testing;
 
 // Underlay.Bench make OUT PICTURES: writes a sound pack of that many different pictures in mixed places.
 // Underlay.Bench change HOSTS PACK: times the check after one picture changed, the pack being open.
+// Underlay.Bench placement FILES: tells how well that many generated files are placed, in each host.
+// Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
+// Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
 {
     case ["make", var output, var count] when int.TryParse(count, CultureInfo.InvariantCulture, out var pictures):
@@ -19,8 +23,17 @@ switch (args)
     case ["change", var hosts, var pack]:
         Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{MeasureChange(hosts, pack):F1}"));
         return 0;
+    case ["placement", var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var number):
+        foreach (var profile in new[] { Repository.Kilnmoor, Repository.Wrenfield }) PlacementTable.Print(profile, number, Console.Out);
+        return 0;
+    case ["batch", var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var many):
+        BatchTable.Print(Repository.Kilnmoor, many, Console.Out);
+        return 0;
+    case ["fuzz", var minutes, var seeds] when double.TryParse(minutes, CultureInfo.InvariantCulture, out var span):
+        return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
-        Console.Error.WriteLine("Underlay.Bench make OUT PICTURES | change HOSTS PACK");
+        Console.Error.WriteLine(
+            "Underlay.Bench make OUT PICTURES | change HOSTS PACK | placement FILES | batch FILES | fuzz MINUTES SEEDS");
         return 2;
 }
 

@@ -60,6 +60,7 @@ if (settings.Database.Length > 0)
 {
     services.AddHostedService(provider => provider.GetRequiredService<EventHub>());
     services.AddHostedService<JobWorker>();
+    services.AddHostedService<BinKeeper>();
 }
 
 services.AddExceptionHandler<ProblemHandler>();
@@ -87,12 +88,14 @@ app.UseResponseCompression();
 app.MapOpenApi();
 app.MapHosts();
 app.MapPacks();
+app.MapBin();
 app.MapFiles();
 app.MapLedger();
 app.MapTray();
 app.MapFindings();
 app.MapFixes();
 app.MapPictures();
+app.MapAlike();
 app.MapEntries();
 app.MapHistory();
 app.MapReleases();

@@ -78,11 +78,11 @@ public class WrenfieldAgreementTests
     private static Verdicts Compare(AGuide guide, string printing) =>
         Disagreement.Compare(guide.Check(Repository.Wrenfield.FindEdition(printing)).Findings, Try(Zip(guide), printing));
 
-    private static StandIns.Report Try(byte[] package, string printing) =>
+    internal static StandIns.Report Try(byte[] package, string printing) =>
         Wrenfield.Viewer.Load(Libraries[printing], printing == "1" ? 1 : 2, insist: false, [("pack.wrenfield", () => new MemoryStream(package))]);
 
     /// <summary>Packs by other writers than those under test: a stored ZIP, plates in one TAR.</summary>
-    private static byte[] Zip(AGuide guide, bool tamper = false)
+    internal static byte[] Zip(AGuide guide, bool tamper = false)
     {
         var files = new Dictionary<string, byte[]>(guide.Files);
         var plates = files.Where(f => f.Key.StartsWith("plates/", StringComparison.Ordinal)).ToList();

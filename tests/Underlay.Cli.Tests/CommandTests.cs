@@ -280,4 +280,80 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var insisted = Run("try", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base, "--insist", "--format", "json");
         Assert.True(Json(insisted).GetProperty("packages")[0].GetProperty("listed").GetBoolean());
     }
+
+    [Theory]
+    [InlineData("tide.zip")]
+    [InlineData("tide.kilnmoor.zip")]
+    [InlineData("tide.Kilnmoor")]
+    [InlineData("tide")]
+    public void A_package_whose_name_ends_otherwise_is_told_by_check_and_not_listed_by_the_host(string name)
+    {
+        var path = Path.Combine(folders.NewFolder(), name);
+        Assert.Equal(0, Run("build", Pack("moorpaths"), "--host", "kilnmoor", "--output", path).ExitCode);
+        var check = Run("check", path, "--host", "kilnmoor", "--format", "json");
+        Assert.Equal(1, check.ExitCode);
+        var finding = Json(check).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("severity").GetString() == "blocker");
+        Assert.Equal("package/ending", finding.GetProperty("code").GetString());
+        Assert.Equal("ending", finding.GetProperty("outcomes")[0].GetProperty("unlisted").GetString());
+        var tried = Run("try", path, "--host", "kilnmoor", "--format", "json");
+        Assert.Equal((1, "ending"), (tried.ExitCode, Json(tried).GetProperty("packages")[0].GetProperty("reason").GetString()));
+    }
+
+    [Theory]
+    [InlineData("json")]
+    [InlineData("sarif")]
+    public void A_finding_tells_what_becomes_of_every_path_that_it_stands_for(string format)
+    {
+        var ran = Run("check", Pack("northern-plates"), "--host", "wrenfield", "--format", format);
+        Assert.Equal(1, ran.ExitCode);
+        var plates = format == "json"
+            ? Json(ran).GetProperty("findings").EnumerateArray().SelectMany(f => f.GetProperty("outcomes").EnumerateArray())
+            : Json(ran).GetProperty("runs")[0].GetProperty("results").EnumerateArray().SelectMany(r => r.GetProperty("properties").GetProperty("outcomes").EnumerateArray());
+        Assert.Equal(60, plates.Select(o => o.GetProperty("path").GetString()!).Where(p => p.StartsWith("plates/", StringComparison.Ordinal)).Distinct().Count());
+    }
+
+    [Fact]
+    public void A_ZIP_of_150_bytes_with_a_length_near_2_to_the_63_is_refused_in_a_sentence()
+    {
+        var path = Write("small.kilnmoor", Underlay.Testing.Fuzzing.ArchiveIntakes.Zip64(long.MaxValue - 10));
+        Assert.True(new FileInfo(path).Length < 200);
+        var ran = Run("check", path, "--host", "kilnmoor");
+        Assert.Equal(2, ran.ExitCode);
+        Assert.DoesNotContain("   at ", ran.Error, StringComparison.Ordinal);
+        Assert.Contains("ends outside the archive", ran.Output + ran.Error, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_pack_of_nothing_is_not_built()
+    {
+        var pack = folders.NewFolder();
+        File.WriteAllText(Path.Combine(pack, "firing.json"), APack.Manifest);
+        var ran = Run("build", pack, "--host", "kilnmoor", "--output", Path.Combine(folders.NewFolder(), "p.kilnmoor"));
+        Assert.Equal(1, ran.ExitCode);
+        Assert.Contains("pack/empty", ran.Output + ran.Error, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_whole_flame_and_set_with_one_change_in_each_are_not_slimmed_away()
+    {
+        var pack = folders.NewFolder();
+        File.WriteAllText(Path.Combine(pack, "firing.json"), APack.Manifest.Replace("saltbrook.test", "saltbrook.slim", StringComparison.Ordinal));
+        foreach (var folder in new[] { "art/flames/updraught", "art/awnings/quay" })
+        {
+            Directory.CreateDirectory(Path.Combine(pack, folder));
+            var files = Directory.GetFiles(Path.Combine(folders.Base, folder));
+            foreach (var file in files) File.Copy(file, Path.Combine(pack, folder, Path.GetFileName(file)));
+            // The same picture in another file, with one pixel changed.
+            var first = Path.Combine(pack, folder, Path.GetFileName(files.Order(StringComparer.Ordinal).First(f => f.EndsWith(".png", StringComparison.Ordinal))));
+            var read = Core.Images.SourceReader.Read(File.ReadAllBytes(first)).Picture!;
+            read.Rgba[(read.Rgba.Length / 2) + 1] ^= 0x40;
+            File.WriteAllBytes(first, Core.Images.PngWriter.Write(read));
+        }
+
+        int Blockers() => Json(Run("check", pack, "--host", "kilnmoor", "--format", "json")).GetProperty("findings").EnumerateArray().Count(f => f.GetProperty("severity").GetString() == "blocker");
+        Assert.Equal(0, Blockers());
+        var before = Directory.GetFiles(pack, "*.png", SearchOption.AllDirectories).Length;
+        Run("fix", pack, "--host", "kilnmoor", "--only", "pack/unchanged");
+        Assert.Equal((0, before), (Blockers(), Directory.GetFiles(pack, "*.png", SearchOption.AllDirectories).Count(f => !f.Contains("/.underlay/", StringComparison.Ordinal))));
+    }
 }

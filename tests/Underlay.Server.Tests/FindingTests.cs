@@ -48,12 +48,12 @@ public class FindingTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
         var finding = Named("image/not-power-of-two", Surface);
-        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("waivers", new { finding, reason = " " })).StatusCode);
-        await pack.PostAsync("waivers", new { finding, reason = "A test" });
+        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("waivers", new { findings = new[] { finding }, reason = " " })).StatusCode);
+        await pack.PostAsync("waivers", new { findings = new[] { finding }, reason = "A test" });
         Assert.Equal((0, "A test"), await StateAsync(pack));
         await pack.PostAsync("waivers/withdrawals", finding);
         Assert.Equal((1, null), await StateAsync(pack));
-        await pack.PostAsync("waivers", new { finding, reason = "Again" });
+        await pack.PostAsync("waivers", new { findings = new[] { finding }, reason = "Again" });
         await pack.PutFileAsync(Surface, Picture.Of(97, 96).ToPng());
         Assert.Equal((1, null), await StateAsync(pack));
     }
@@ -64,7 +64,7 @@ public class FindingTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
         await pack.PutFileAsync(".underlay/waivers.json", "{ broken");
-        var answer = await pack.TryPostAsync("waivers", new { finding = Named("image/not-power-of-two", Surface), reason = "x" });
+        var answer = await pack.TryPostAsync("waivers", new { findings = new[] { Named("image/not-power-of-two", Surface) }, reason = "x" });
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
         Assert.Equal("{ broken"u8.ToArray(), await pack.FileAsync(".underlay/waivers.json"));
     }
@@ -119,5 +119,57 @@ public class FindingTests(RunningServer server)
     {
         var view = await pack.GetAsync("findings");
         return (view.GetProperty("counts").GetProperty("blocker").GetInt32(), view.GetProperty("findings")[0].GetProperty("waived").GetString());
+    }
+
+    [Fact]
+    public async Task A_fix_that_would_do_harm_is_held_back_and_said_so()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Surface, Picture.Of(64, 64).ToPng());
+        // There is no ware of either name.
+        await pack.PutFileAsync("wares/jar/cup/skin.png", Picture.Of(64, 64).ToPng());
+        var result = await pack.PostAsync("fixes", Fixes(Named("path/near-miss", "wares/jar/cup/skin.png")));
+        Assert.Equal(0, result.GetProperty("applied").GetInt32());
+        var held = Assert.Single(result.GetProperty("held").EnumerateArray());
+        Assert.Equal("wares/jar/cup/skin.png", held.GetProperty("path").GetString());
+        Assert.Equal("ownerless", held.GetProperty("would")[0].GetProperty("dropped").GetString());
+        Assert.NotNull(await pack.FileAsync("wares/jar/cup/skin.png"));
+    }
+
+    [Fact]
+    public async Task A_fix_that_asks_takes_the_answer()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutAsync(new APack(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64).With(9, 9, default)).Without("firing.json").Files));
+        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("name").GetProperty("code").GetString() == "image/alpha");
+        await pack.PostAsync("fixes", new { fixes = new[] { new { finding = found.GetProperty("name"), answer = "#102030" } } });
+        var picture = Core.Images.SourceReader.Read(await pack.FileAsync("art/surfaces/saltbrook_foam.png")).Picture!;
+        Assert.Equal([0x10, 0x20, 0x30, 255], picture.At(9, 9).ToArray());
+    }
+
+    [Fact]
+    public async Task All_fixes_that_lose_nothing_are_made_as_one_operation()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surface/setts_dark.png", Picture.Of(64, 64).ToPng());
+        await pack.PutFileAsync("art/surfaces/setts_pale.PNG", Picture.Of(64, 64).With(1, 1, new Pixel(9, 9, 9, 255)).ToPng());
+        var result = await pack.PostAsync("fixes", new { allThatLoseNothing = true });
+        Assert.Equal(2, result.GetProperty("applied").GetInt32());
+        Assert.NotNull(await pack.FileAsync("art/surfaces/setts_pale.png"));
+        await pack.PostAsync("undo", new { });
+        Assert.NotNull(await pack.FileAsync("art/surface/setts_dark.png"));
+    }
+
+    [Fact]
+    public async Task Every_outcome_of_a_folded_finding_is_told_with_its_path()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("wares/tide_cup/ware.json", "{");
+        await pack.PutFileAsync("wares/tide_cup/shelf.png", Picture.Shelf().ToPng());
+        await pack.PutFileAsync("wares/tide_cup/skin.png", Picture.Of(64, 64).ToPng());
+        var finding = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("severity").GetString() == "blocker");
+        Assert.Equal(
+            ["wares/tide_cup/shelf.png ownerless", "wares/tide_cup/skin.png ownerless", "wares/tide_cup/ware.json unreadable"],
+            finding.GetProperty("outcomes").EnumerateArray().Select(o => $"{o.GetProperty("path").GetString()} {o.GetProperty("dropped").GetString()}").Order(StringComparer.Ordinal));
     }
 }

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
+using Microsoft.Extensions.DependencyInjection;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -59,6 +60,20 @@ public class PackTests(RunningServer server)
     }
 
     [Fact]
+    public async Task A_package_says_itself_for_which_host_it_is_and_only_one_that_does_not_is_asked_about()
+    {
+        var http = server.CreateClient();
+        var guide = ZipParts.Write(new ZipPart("plates/guide.toml", "[guide]"));
+        var opened = await TestPack.ReadAsync(await http.PostAsync("/api/packs/import", TestPack.Upload([("plates.zip", guide)])));
+        var view = await server.Pack(opened.GetProperty("id").GetGuid()).GetAsync("");
+        Assert.Equal("wrenfield", view.GetProperty("summary").GetProperty("host").GetString());
+
+        var answer = await http.PostAsync("/api/packs/import", TestPack.Upload([("notes.zip", ZipParts.Write(new ZipPart("notes.txt", "x")))]));
+        var (status, type, _) = await TestPack.ProblemAsync(answer);
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "/problems/which-host"), (status, type));
+    }
+
+    [Fact]
     public async Task A_refused_package_leaves_no_pack_behind()
     {
         var http = server.CreateClient();
@@ -72,12 +87,45 @@ public class PackTests(RunningServer server)
     }
 
     [Fact]
-    public async Task A_deleted_pack_is_gone()
+    public async Task A_pack_in_the_bin_is_out_of_reach_and_comes_back_whole()
     {
-        var pack = await server.NewPackAsync();
+        var pack = await server.NewPackAsync("Binned");
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         Assert.Equal(HttpStatusCode.NoContent, (await pack.Http.DeleteAsync($"/api/packs/{pack.Id}")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await pack.Http.GetAsync($"/api/packs/{pack.Id}")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await pack.TryPutFileAsync("a.txt", [1])).StatusCode);
+        // Twice makes no difference.
+        Assert.Equal(HttpStatusCode.NoContent, (await pack.Http.DeleteAsync($"/api/packs/{pack.Id}")).StatusCode);
+        var (status, type, detail) = await TestPack.ProblemAsync(await pack.TryPutFileAsync("a.txt", [1]));
+        Assert.Equal((HttpStatusCode.Gone, "/problems/in-bin"), (status, type));
+        Assert.Contains("can be restored", detail, StringComparison.Ordinal);
+        Assert.DoesNotContain((await TestPack.ReadAsync(await pack.Http.GetAsync("/api/packs"))).EnumerateArray(), p => p.GetProperty("id").GetGuid() == pack.Id);
+        var binned = (await TestPack.ReadAsync(await pack.Http.GetAsync("/api/bin"))).EnumerateArray().Single(p => p.GetProperty("id").GetGuid() == pack.Id);
+        Assert.Equal(("Binned", 2), (binned.GetProperty("title").GetString(), binned.GetProperty("files").GetInt32()));
+        Assert.Equal(30, (binned.GetProperty("goneAt").GetDateTimeOffset() - binned.GetProperty("binnedAt").GetDateTimeOffset()).TotalDays);
+
+        await pack.Http.PostAsync($"/api/bin/{pack.Id}/restoration", null);
+        Assert.NotNull(await pack.FileAsync("art/surfaces/setts_dark.png"));
+        await pack.PostAsync("undo", new { });
+        Assert.Null(await pack.FileAsync("art/surfaces/setts_dark.png"));
+    }
+
+    [Fact]
+    public async Task The_bin_lets_go_what_was_in_it_for_thirty_days_and_nothing_else()
+    {
+        var (old, young, kept) = (await server.NewPackAsync("Old"), await server.NewPackAsync("Young"), await server.NewPackAsync("Kept"));
+        foreach (var pack in new[] { old, young }) await pack.Http.DeleteAsync($"/api/packs/{pack.Id}");
+        await using (var database = server.OpenDatabase())
+        await using (var age = database.CreateCommand("UPDATE packs SET binned_at = binned_at - interval '31 days' WHERE id = $1"))
+        {
+            age.Parameters.AddWithValue(old.Id);
+            await age.ExecuteNonQueryAsync();
+        }
+
+        await server.Services.GetServices<Microsoft.Extensions.Hosting.IHostedService>().OfType<Packs.BinKeeper>().Single().EmptyAsync(default);
+        var left = (await TestPack.ReadAsync(await kept.Http.GetAsync("/api/bin"))).EnumerateArray().Select(p => p.GetProperty("id").GetGuid()).ToList();
+        Assert.DoesNotContain(old.Id, left);
+        Assert.Contains(young.Id, left);
+        Assert.Equal(HttpStatusCode.NotFound, (await kept.Http.GetAsync($"/api/packs/{old.Id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await kept.Http.GetAsync($"/api/packs/{kept.Id}")).StatusCode);
     }
 
     [Fact]
@@ -118,5 +166,60 @@ public class PackTests(RunningServer server)
         Assert.NotNull(await pack.FileAsync("wares/water_jug/mask.png"));
         var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } }));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/nothing-to-bring"), (status, type));
+    }
+
+    private async Task<HttpResponseMessage> ImportAsync(string name, byte[] bytes, string host = "kilnmoor") =>
+        await server.CreateClient().PostAsync($"/api/packs/import?host={host}", TestPack.Upload([(name, bytes)]));
+
+    [Fact]
+    public async Task A_TAR_with_wrappers_around_the_pack_is_opened_as_the_pack()
+    {
+        using var file = new MemoryStream();
+        using (var tar = new System.Formats.Tar.TarWriter(file, leaveOpen: true))
+            foreach (var (path, bytes) in APack.Of().With("art/surfaces/setts_dark.png", Picture.Of(64, 64)).Files)
+                tar.WriteEntry(new System.Formats.Tar.PaxTarEntry(System.Formats.Tar.TarEntryType.RegularFile, $"downloads/tide (2)/{path}") { DataStream = new MemoryStream(bytes) });
+        var made = await TestPack.ReadAsync(await ImportAsync("tide.tar", file.ToArray()));
+        var pack = server.Pack(made.GetProperty("id").GetGuid());
+        Assert.Empty(await pack.FindingsAsync());
+        Assert.NotNull(await pack.FileAsync("art/surfaces/setts_dark.png"));
+    }
+
+    [Theory]
+    [InlineData("377ABCAF271C0004", "7z")]
+    [InlineData("526172211A0700CF", "RAR")]
+    public async Task An_archive_that_is_not_opened_is_named_and_no_pack_is_made(string begins, string name)
+    {
+        var (status, type, detail) = await TestPack.ProblemAsync(await ImportAsync("tide.kilnmoor", [.. Convert.FromHexString(begins), .. new byte[600]]));
+        Assert.Equal((System.Net.HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
+        Assert.Contains($"a {name} archive", detail, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_ZIP_whose_lengths_lie_is_refused_and_not_a_failure_of_the_server()
+    {
+        var (status, type, _) = await TestPack.ProblemAsync(await ImportAsync("tide.kilnmoor", Underlay.Testing.Fuzzing.ArchiveIntakes.Zip64(long.MaxValue)));
+        Assert.Equal((System.Net.HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
+    }
+
+    [Fact]
+    public async Task Two_packs_of_one_title_and_author_get_ids_of_their_own()
+    {
+        var ids = new List<string?>();
+        for (var i = 0; i < 2; i++)
+        {
+            var pack = await server.NewPackAsync("Reed Works");
+            ids.Add(Core.Entries.JsonText.Parse((await pack.FileAsync("firing.json"))!).FindString("/id"));
+        }
+
+        Assert.Equal(2, ids.Distinct().Count());
+    }
+
+    [Fact]
+    public async Task A_copy_of_the_base_s_file_is_no_override()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PostAsync("bring", new { paths = new[] { "art/surfaces/setts_dark.png" } });
+        var column = (await pack.GetAsync("")).GetProperty("summary").GetProperty("section").EnumerateArray().Single(c => c.GetProperty("place").GetString() == "surfaces");
+        Assert.Equal((0, 1), (column.GetProperty("overrides").GetInt32(), column.GetProperty("copies").GetInt32()));
     }
 }

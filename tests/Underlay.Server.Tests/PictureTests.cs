@@ -154,4 +154,62 @@ public class PictureTests(RunningServer server)
         Assert.Equal("attachment", answer.Content.Headers.ContentDisposition!.DispositionType);
         Assert.Equal("nosniff", answer.Headers.GetValues("X-Content-Type-Options").First());
     }
+
+    private static Task<HttpResponseMessage> SourceAsync(TestPack pack, byte[] bytes, string rest = "") =>
+        pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}{rest}", new ByteArrayContent(bytes));
+
+    [Fact]
+    public async Task A_result_that_comes_back_is_taken_as_it_is_unless_the_author_says_otherwise()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Path, Picture.Of(64, 64).ToPng());
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "enlarge", factor = 2 }));
+        var drawn = Core.Images.SourceReader.Read(await pack.FileAsync(Path)).Picture!;
+        for (var i = 0; i < 200; i++) drawn.Rgba[i] = 1;
+        var bytes = Core.Images.PngWriter.Write(drawn);
+        await TestPack.ReadAsync(await SourceAsync(pack, bytes));
+        Assert.Equal(bytes, await pack.FileAsync(Path));
+        await pack.PostAsync("undo", new { });
+        await TestPack.ReadAsync(await SourceAsync(pack, bytes, "&as=source"));
+        Assert.Equal(new PixelSize(256, 256), await SizeAsync(pack));
+    }
+
+    [Theory]
+    [InlineData(ImageMagick.MagickFormat.Bmp)]
+    [InlineData(ImageMagick.MagickFormat.Tga)]
+    [InlineData(ImageMagick.MagickFormat.Dds)]
+    public async Task A_new_source_of_another_format_becomes_a_PNG(ImageMagick.MagickFormat format)
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Path, Picture.Of(64, 64).ToPng());
+        using var image = new ImageMagick.MagickImage(Picture.Of(128, 128).ToPng());
+        await TestPack.ReadAsync(await SourceAsync(pack, image.ToByteArray(format)));
+        Assert.Equal(new PixelSize(128, 128), await SizeAsync(pack));
+    }
+
+    [Fact]
+    public async Task A_step_that_is_unknown_is_shown_and_kept_and_nothing_is_run_after_it()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Path, Picture.Of(64, 64).ToPng());
+        await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "enlarge", factor = 2 }));
+        const string File = $".underlay/steps/{Path}.json";
+        var text = System.Text.Encoding.UTF8.GetString((await pack.FileAsync(File))!);
+        await pack.PutFileAsync(File, System.Text.RegularExpressions.Regex.Replace(text, "\"enlarge\"", "\"dream\""));
+        var step = Assert.Single((await pack.GetAsync($"picture?path={Path}")).GetProperty("steps").EnumerateArray());
+        Assert.Contains("dream", step.GetProperty("title").GetString(), StringComparison.Ordinal);
+        var refused = await SourceAsync(pack, Picture.Of(32, 32).ToPng());
+        Assert.False(refused.IsSuccessStatusCode);
+        Assert.Contains("dream", (await TestPack.ProblemAsync(refused)).Detail, StringComparison.Ordinal);
+        Assert.Contains("dream", System.Text.Encoding.UTF8.GetString((await pack.FileAsync(File))!), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_saved_copy_has_a_name_that_leads_back()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("wares/tea_cup/skin.png", Picture.Of(64, 64).ToPng());
+        var answer = await pack.Http.GetAsync($"/api/packs/{pack.Id}/file?path=wares/tea_cup/skin.png&copy=true");
+        Assert.Equal("tea_cup_skin.png", answer.Content.Headers.ContentDisposition?.FileNameStar ?? answer.Content.Headers.ContentDisposition?.FileName?.Trim('"'));
+    }
 }

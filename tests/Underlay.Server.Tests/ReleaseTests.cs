@@ -63,7 +63,7 @@ public class ReleaseTests(RunningServer server)
         var draft = await pack.GetAsync("draft");
         Assert.Equal("1.1.0", draft.GetProperty("suggested").GetString());
         Assert.Equal("Newly overrides: art/surfaces/setts_pale.png.", draft.GetProperty("notes").GetString());
-        await pack.Http.DeleteAsync($"/api/packs/{pack.Id}/file?path=art/surfaces/setts_dark.png");
+        await pack.PostAsync("removals", new { files = new[] { new { path = "art/surfaces/setts_dark.png" } } });
         Assert.Equal("2.0.0", (await pack.GetAsync("draft")).GetProperty("suggested").GetString());
     }
 
@@ -82,11 +82,31 @@ public class ReleaseTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         for (var i = 0; i < 30; i++) await pack.PutFileAsync($"art/surfaces/saltbrook_{i}.png", Picture.Of(128, 128).ToPng());
-        var job = await pack.PostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = true });
-        await TestPack.ReadAsync(await pack.Http.PostAsync($"/api/jobs/{job.GetProperty("id").GetGuid()}/cancel", null));
-        var end = await pack.EndOfAsync(job);
-        // The job may have been done before it was told; either way what it says is what is kept.
-        var kept = (await pack.GetAsync("releases")).GetArrayLength();
-        Assert.Equal(end.GetProperty("state").GetString() == "done" ? 1 : 0, kept);
+        // The last of many waits for its turn when it is told to end.
+        var jobs = new List<JsonElement>();
+        for (var i = 0; i < 12; i++) jobs.Add(await pack.PostAsync("releases", new { version = $"1.{i}.0", notes = "", allowBlockers = true }));
+        await TestPack.ReadAsync(await pack.Http.PostAsync($"/api/jobs/{jobs[^1].GetProperty("id").GetGuid()}/cancel", null));
+        Assert.Equal("cancelled", (await pack.EndOfAsync(jobs[^1])).GetProperty("state").GetString());
+        foreach (var job in jobs.SkipLast(1)) Assert.Equal("done", (await pack.EndOfAsync(job)).GetProperty("state").GetString());
+        Assert.DoesNotContain("1.11.0", (await pack.GetAsync("releases")).EnumerateArray().Select(r => r.GetProperty("version").GetString()));
+    }
+
+    [Fact]
+    public async Task Two_builds_at_once_each_hold_the_pack_as_it_was_when_they_were_asked_for()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
+        var first = await pack.PostAsync("releases", new { version = "1.1.0", notes = "", allowBlockers = false });
+        await pack.PutFileAsync("art/surfaces/setts_pale.png", Picture.Of(64, 64).ToPng());
+        var second = await pack.PostAsync("releases", new { version = "1.2.0", notes = "", allowBlockers = false });
+        foreach (var job in new[] { first, second }) Assert.Equal("done", (await pack.EndOfAsync(job)).GetProperty("state").GetString());
+        foreach (var release in (await pack.GetAsync("releases")).EnumerateArray())
+        {
+            var version = release.GetProperty("version").GetString();
+            var package = await pack.Http.GetByteArrayAsync($"/api/packs/{pack.Id}/releases/{release.GetProperty("id").GetGuid()}/package");
+            var tree = ZipReader.Read(package, ArchiveLimits.Standard).Tree!;
+            Assert.Equal(version, JsonText.Parse(tree.Files.Single(f => f.Path.Value == "firing.json").ReadAll()).FindString("/version"));
+            Assert.Equal(version == "1.2.0", tree.Files.Any(f => f.Path.Value == "art/surfaces/setts_pale.png"));
+        }
     }
 }

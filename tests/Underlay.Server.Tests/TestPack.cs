@@ -54,11 +54,13 @@ public sealed class TestPack(HttpClient http, Guid id)
     public async Task<JsonElement> EndOfAsync(JsonElement job)
     {
         var jobId = job.GetProperty("id").GetGuid();
+        // Listened to before it is asked, so that what happens in between is told.
+        using var events = new StreamReader(await http.GetStreamAsync("/api/events"));
         for (; ; )
         {
             var now = await ReadAsync(await http.GetAsync($"/api/jobs/{jobId}"));
             if (now.GetProperty("state").GetString() is not ("queued" or "running")) return now;
-            await Task.Yield();
+            while (await events.ReadLineAsync() is { } line && !line.StartsWith("event: job", StringComparison.Ordinal)) { }
         }
     }
 

@@ -9,6 +9,22 @@ namespace Underlay.Server.Tests;
 
 public class TrayTests(RunningServer server)
 {
+    [Theory]
+    [InlineData("art/surfaces/saltbrook_reef.png")]
+    [InlineData("art/surfaces/setts_dark.png")]
+    public async Task Advice_knows_what_was_placed_since(string target)
+    {
+        var pack = await server.NewPackAsync();
+        var name = target[(target.LastIndexOf('/') + 1)..];
+        await pack.DropAsync(($"a/art/surfaces/{name}", Picture.Of(64, 64).ToPng()), ($"b/art/surfaces/{name}", Picture.Of(128, 128).ToPng()));
+        await pack.GetAsync("tray");
+        await pack.PostAsync("tray/placements", new { files = new[] { new { file = $"a/art/surfaces/{name}", target } } });
+        var left = (await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray().Single();
+        var candidate = left.GetProperty("candidates").EnumerateArray().Single(c => c.GetProperty("target").GetString() == target);
+        Assert.False(candidate.GetProperty("isNew").GetBoolean());
+        Assert.NotNull(candidate.GetProperty("yoursHash").GetString());
+    }
+
     [Fact]
     public async Task A_messy_folder_is_told_its_places_and_the_sure_ones_are_placed_at_once()
     {

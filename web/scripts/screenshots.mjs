@@ -44,7 +44,7 @@ await take('packs', '/packs')
 await take('hosts', '/hosts/kilnmoor')
 await take('shape', `/packs/${tidepool}/shape?path=wares/water_jug/shelf.png`, async () => {
     await page.locator('[data-test="add-step"]').click()
-    await page.getByRole('menuitem', { name: /with clear margins/ }).click()
+    await page.getByRole('menuitem', { name: 'Spread colours under clear pixels' }).click()
     await page.locator('[data-test="step"]').waitFor()
     await page.getByRole('button', { name: 'Close' }).click()
 })
@@ -53,6 +53,7 @@ await take('define', `/packs/${tidepool}/define?path=art/surfaces/saltbrook_reef
     page.getByRole('textbox', { name: 'Rough' }).focus(),
 )
 await take('prove', `/packs/${tidepool}/prove`)
+await take('prove-folded', `/packs/${plates}/prove`, () => page.locator('[data-test="parts"] summary').first().click())
 await take('gather-wrenfield', `/packs/${plates}/gather`)
 await take('release', `/packs/${moorpaths}/release`)
 await take('trial', `/packs/${tidepool}/prove?look=trial`, async () => {
@@ -65,6 +66,27 @@ await take('gather', `/packs/${tidepool}/gather`, async () => {
     await page.getByRole('button', { name: 'Close' }).click()
 })
 await page.request.post(`${url}/api/packs/${tidepool}/undo`)
+await take('selection', `/packs/${tidepool}/gather?place=surfaces`, async () => {
+    const rows = page.locator('[data-path]')
+    await rows.nth(0).click({ modifiers: ['Control'], position: { x: 420, y: 8 } })
+    await rows.nth(3).click({ modifiers: ['Shift'], position: { x: 420, y: 8 } })
+})
+await page.setViewportSize({ width: 900, height: 800 })
+await take('gather-900', `/packs/${tidepool}/gather`)
+await page.setViewportSize({ width: 390, height: 800 })
+await take('prove-390', `/packs/${tidepool}/prove?place=surfaces`)
+await page.setViewportSize({ width: 1280, height: 800 })
+
+// What an author put away lies in the bin.
+for (const title of ['Reed Patterns', 'Old Kiln Fronts']) {
+    const begun = { title, host: 'kilnmoor', edition: '4.0', prefix: 'saltbrook', author: 'Tove Salter' }
+    const made = await (await page.request.post(`${url}/api/packs`, { data: begun })).json()
+    await page.request.delete(`${url}/api/packs/${made.id}`)
+}
+await take('packs-bin', '/packs', async () => {
+    await page.locator('[data-test="bin"] summary').click()
+    await page.locator('[data-test="bin"]').scrollIntoViewIfNeeded()
+})
 await page.emulateMedia({ colorScheme: 'dark' })
 await take('prove-dark', `/packs/${tidepool}/prove?place=shelf`)
 await browser.close()

@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { demoPack } from './pages'
+import { expect, test, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { demoPack, drop, newPack } from './pages'
+import { demo } from './server'
 
 const views = [
     'packs',
@@ -14,6 +16,88 @@ const views = [
     'release',
 ]
 
+/** Views, dialogs and menus that are opened by a press. */
+const opened: Record<string, (page: Page, id: string) => Promise<void>> = {
+    'the dialog of a new pack': async (page) => {
+        await page.goto('/packs')
+        await page.getByRole('button', { name: 'New pack', exact: true }).click()
+    },
+    'the question for the host': async (page) => {
+        await page.goto('/packs')
+        await drop(page, [{ name: 'notes.txt', bytes: 'x' }])
+        await expect(page.getByText('For which host is it?')).toBeVisible()
+    },
+    'an unknown address': async (page) => {
+        await page.goto('/nowhere/at/all')
+    },
+    keys: async (page, id) => {
+        await page.goto(`/packs/${id}/gather`)
+        await page.getByRole('button', { name: '? Keys' }).click()
+    },
+    'the menu of places': async (page, id) => {
+        await page.goto(`/packs/${id}/gather`)
+        await page.locator('[data-test="places"]').click()
+    },
+    'the menu of a row': async (page, id) => {
+        await page.goto(`/packs/${id}/gather`)
+        await page
+            .getByRole('button', { name: /^More for/ })
+            .first()
+            .click()
+    },
+    renaming: async (page, id) => {
+        await page.goto(`/packs/${id}/gather`)
+        await page
+            .getByRole('button', { name: /^More for/ })
+            .first()
+            .click()
+        await page.getByRole('menuitem', { name: 'Rename' }).click()
+    },
+    'a selection with its steps': async (page, id) => {
+        await page.goto(`/packs/${id}/gather?place=surfaces`)
+        await expect(page.locator('[data-path]').first()).toBeVisible()
+        await page.keyboard.press('Control+a')
+        await page.getByRole('button', { name: /^Shape / }).click()
+    },
+    'waiving several': async (page, id) => {
+        await page.goto(`/packs/${id}/prove`)
+        await expect(page.locator('[data-path]').first()).toBeVisible()
+        await page.keyboard.press('Control+a')
+        await page.getByRole('button', { name: /^Waive \d/ }).click()
+    },
+    'waiving one of several alike': async (page, id) => {
+        await page.goto(`/packs/${id}/prove?finding=thing/half-changed`)
+        await page.locator('[data-test="waive"]').first().click()
+    },
+    'the steps of a picture': async (page, id) => {
+        await page.goto(`/packs/${id}/shape?path=art/surfaces/sand_rippled.png`)
+        await page.locator('[data-test="add-step"]').click()
+    },
+    'a trial that was made': async (page, id) => {
+        await page.goto(`/packs/${id}/prove?look=trial`)
+        await page.locator('[data-test="run-trial"]').click()
+        await expect(page.locator('[data-test="wrong"]').first()).toBeVisible({ timeout: 60_000 })
+    },
+    'a full tray': async (page) => {
+        await newPack(page, `Tray ${Date.now()}`)
+        const picture = readFileSync(`${demo}/base/kilnmoor/4.0/art/surfaces/setts_dark.png`)
+        await drop(page, [
+            ...['setts_dark.png', 'setts_dark_final.png', 'sand_dry.png', 'mine.png'].map((name) => ({
+                name,
+                bytes: picture,
+            })),
+            ...['Thumbs.db', 'notes.txt'].map((name) => ({ name, bytes: 'x' })),
+        ])
+        await expect(page.locator('[data-test="tray-row"]').first()).toBeVisible()
+    },
+    'the bin': async (page) => {
+        const id = await newPack(page, `Away ${Date.now()}`)
+        await page.request.delete(`/api/packs/${id}`)
+        await page.goto('/packs')
+        await expect(page.getByText(/in the bin|Bin/).first()).toBeVisible()
+    },
+}
+
 for (const theme of ['light', 'dark'] as const) {
     test(`nothing serious is wrong with any view, ${theme}`, async ({ page }) => {
         await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
@@ -22,17 +106,28 @@ for (const theme of ['light', 'dark'] as const) {
             await page.goto(view === 'packs' || view === 'hosts' ? `/${view}` : `/packs/${id}/${view}`)
             await expect(page.getByRole('heading').first()).toBeVisible()
             await expect(page.getByText('Fetching …')).toHaveCount(0)
-            const { violations } = await new AxeBuilder({ page })
-                .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-                .analyze()
-            const told = violations.map(
-                (v) =>
-                    `${view} ${v.id}: ${v.nodes
-                        .map((n) => n.target.join(' '))
-                        .slice(0, 4)
-                        .join(' | ')}`,
-            )
-            expect(told).toEqual([])
+            expect(await faults(page, view)).toEqual([])
         }
     })
+
+    for (const [what, open] of Object.entries(opened))
+        test(`nothing serious is wrong with ${what}, ${theme}`, async ({ page }) => {
+            await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
+            await open(page, await demoPack(page, 'Tidepool Glazes'))
+            expect(await faults(page, what)).toEqual([])
+        })
+}
+
+/** What breaks WCAG 2.2 AA, as far as a program can tell. */
+async function faults(page: Page, where: string): Promise<string[]> {
+    const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze()
+    return violations.map(
+        (v) =>
+            `${where} ${v.id}: ${v.nodes
+                .map((n) => n.target.join(' '))
+                .slice(0, 4)
+                .join(' | ')}`,
+    )
 }

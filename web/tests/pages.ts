@@ -5,7 +5,7 @@ import { expect, type Page } from '@playwright/test'
 /** Begins a new pack in the browser and gives its id. */
 export async function newPack(page: Page, title: string): Promise<string> {
     await page.goto('/packs')
-    await page.getByRole('button', { name: 'New pack' }).click()
+    await page.getByRole('button', { name: 'New pack', exact: true }).click()
     await page.getByLabel('Title').fill(title)
     await page.getByLabel('Your name').fill('Tove Salter')
     await page.getByLabel('Prefix').fill('saltbrook')

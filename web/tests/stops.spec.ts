@@ -100,12 +100,13 @@ test('an entry that another page changed is not overwritten', async ({ page }) =
     await page.locator('[data-test="save"]').click()
     await expect(page.getByRole('alert').filter({ hasText: 'Nothing was overwritten' })).toBeVisible()
     await expect(page.getByRole('textbox', { name: 'Rough' })).toHaveValue('0.9')
-    // Nor is what was typed lost by leaving, until one of the two is chosen.
-    await page.getByRole('link', { name: /^Gather/ }).click()
-    await expect(page.getByText('Choose which of the two to keep first.')).toBeVisible()
-    await page.getByRole('button', { name: 'Keep mine' }).click()
+    // Nor is what was typed lost by leaving: it is there until one of the two is chosen.
     await page.getByRole('link', { name: /^Gather/ }).click()
     await expect(page).toHaveURL(/gather/)
+    await page.goto(`/packs/${id}/define?path=${descriptor}`)
+    await expect(page.getByRole('textbox', { name: 'Rough' })).toHaveValue('0.9')
+    await page.getByRole('button', { name: 'Keep mine' }).click()
+    await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
     const saved = await (await page.request.get(`/api/packs/${id}/file?path=${descriptor}`)).text()
     expect(JSON.parse(saved)).toMatchObject({ rough: 0.9 })
 })

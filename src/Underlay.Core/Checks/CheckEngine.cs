@@ -71,7 +71,10 @@ public sealed class CheckEngine
 
     private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers)
     {
-        var all = findings.Select(f => f with { Waiver = waivers.FirstOrDefault(w => w.Covers(f)) }).ToList();
+        var byKey = waivers.ToLookup(w => w.Key);
+        var all = findings
+            .Select(f => byKey[f.Key].FirstOrDefault(w => w.Covers(f)) is var waiver && waiver != f.Waiver ? f with { Waiver = waiver } : f)
+            .ToList();
         var blocks = all.Exists(f => f.Blocks && !f.IsOnlyAlone);
         return
         [

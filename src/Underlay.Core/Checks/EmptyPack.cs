@@ -15,7 +15,7 @@ public sealed class EmptyPack : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
-        if (overlay.Pack.Placements.Any(p => p.Place.Pattern is not null) || overlay.Pack.Unplaced.Any(f => overlay.Profile.FindUnjudged(f.Path) is not null)) yield break;
+        if (!IsEmptyWithout(overlay, new HashSet<string>())) yield break;
         yield return new Finding
         {
             Code = Code,
@@ -27,4 +27,11 @@ public sealed class EmptyPack : Check
                 : $"{overlay.Profile.Title} reads none of the pack’s files where they are: a package of it would be empty.",
         };
     }
+
+    /// <summary>True where the host would read nothing of the pack if these files were not in it.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="without">Paths of files.</param>
+    internal static bool IsEmptyWithout(Overlay overlay, IReadOnlySet<string> without) =>
+        !overlay.Pack.Placements.Any(p => p.Place.Pattern is not null && !without.Contains(p.Path.Value))
+        && !overlay.Pack.Unplaced.Any(f => overlay.Profile.FindUnjudged(f.Path) is not null && !without.Contains(f.Path.Value));
 }

@@ -15,6 +15,13 @@ public sealed class NotPowerOfTwo : RuleCheck<SizeRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SizeRule rule)
     {
         if (placement.Facts.Picture is { IsReadable: true, Header.Size: var size } && rule.Judge(size) == SizeFault.NotPowerOfTwo)
-            yield return Report(overlay, placement, rule.Else, $"{placement.Place.One.Capitalised()} is wanted as {rule}, yours is {size}; {rule.Nearest(size)} is nearest.") with { Fix = Fitting.For(overlay, placement, rule, size) };
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"{placement.Place.One.Capitalised()} is wanted as {rule}, yours is {size}; {Fitting.Proposal(overlay, placement, rule, size)}.") with
+            {
+                Fix = Fitting.For(overlay, placement, rule, size),
+            };
     }
 }

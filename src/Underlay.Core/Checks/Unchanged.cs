@@ -18,6 +18,15 @@ public sealed class Unchanged : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
+        var found = Find(overlay).ToList();
+        // Where all that the host reads is a copy, taking it out would leave an empty pack.
+        return !EmptyPack.IsEmptyWithout(overlay, found.Select(f => f.Path).ToHashSet(StringComparer.Ordinal))
+            ? found
+            : found.Select(f => f with { Fix = null, Shared = new OnlyCopies(overlay.Profile.Title) });
+    }
+
+    private IEnumerable<Finding> Find(Overlay overlay)
+    {
         var reliance = overlay.Reliance;
         var held = PlaceholderFiles.Read(overlay.Pack.Tree);
         bool IsHeld(PackPath path, ContentHash hash) => held.GetValueOrDefault(path)?.Hash == hash;
@@ -43,6 +52,15 @@ public sealed class Unchanged : Check
         Fix = new TakeOut(path),
         Shared = new Copies(overlay.Pack.Facts.Count, overlay.Profile.Title),
     };
+
+    /// <summary>All files are the base's own.</summary>
+    private sealed record OnlyCopies(string Host) : SharedCause("", "only-copies")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"All {parts.Count} files that the host reads have {Host}’s own bytes: the pack changes nothing yet.";
+
+        public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
+    }
 
     /// <summary>Many files that are the base's own.</summary>
     private sealed record Copies(int Files, string Host) : SharedCause("", "copies")

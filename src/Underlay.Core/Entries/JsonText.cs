@@ -10,7 +10,8 @@ namespace Underlay.Core.Entries;
 public sealed record JsonProblem(TextPosition At, string Says);
 
 /// <summary>
-/// A JSON text read as HOSTS.md asks: UTF-8 without mark, no comments, no trailing commas, no repeated keys, at most 64 deep.
+/// A JSON text read as hosts read it (docs/hosts.md): UTF-8 without mark, no comments, no trailing commas, no repeated keys, at
+/// most 64 deep.
 /// Either <see cref="Problem"/> is given or <see cref="Root"/> is.
 /// </summary>
 /// <remarks>RFC 8259; pointers as in RFC 6901.</remarks>

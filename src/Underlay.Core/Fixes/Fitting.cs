@@ -18,6 +18,12 @@ internal static class Fitting
         return new ShapePicture(placement.Path, steps[0].TitleFor(size), steps);
     }
 
+    /// <summary>The size that is proposed, and why: "64 x 64 is nearest".</summary>
+    public static string Proposal(Overlay overlay, Placement placement, SizeRule rule, PixelSize size) =>
+        CompanionSize(overlay, placement, rule) is { } companion
+            ? $"what goes with it has {companion}"
+            : $"{rule.Nearest(size)} is nearest";
+
     /// <summary>The steps that bring a picture from one size to another in a place.</summary>
     public static IReadOnlyList<Step> Steps(Place place, PixelSize from, PixelSize to)
     {

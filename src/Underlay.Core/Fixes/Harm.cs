@@ -6,15 +6,20 @@ namespace Underlay.Core.Fixes;
 internal static class Harm
 {
     /// <summary>
-    /// What the host would report after a change at paths that were right before. Nothing where the package was not listed
-    /// before: then nothing of it was shown.
+    /// What the host would report after a change that it did not before, at paths where it reports more than before: one wrong
+    /// may become another, but nothing that was right becomes wrong, and nothing wrong in one way becomes wrong in two.
+    /// Nothing where the package was not listed before: then nothing of it was shown.
     /// </summary>
     public static IReadOnlyList<Prediction> Added(CheckReport before, CheckReport after)
     {
-        var was = Of(before).ToList();
-        if (was.Exists(p => p.Kind == PredictionKind.Unlisted)) return [];
-        var wrong = was.Select(p => p.Path).ToHashSet(StringComparer.Ordinal);
-        return [.. Of(after).Where(p => !wrong.Contains(p.Path)).Distinct()];
+        var was = Of(before).ToHashSet();
+        if (was.Any(p => p.Kind == PredictionKind.Unlisted)) return [];
+        var wrongs = was.CountBy(p => p.Path).ToDictionary(StringComparer.Ordinal);
+        return [.. Of(after)
+            .Distinct()
+            .GroupBy(p => p.Path)
+            .Where(g => g.Count() > wrongs.GetValueOrDefault(g.Key))
+            .SelectMany(g => g.Except(was))];
     }
 
     private static IEnumerable<Prediction> Of(CheckReport report) => report.Findings.SelectMany(f => f.Predicts);

@@ -14,7 +14,7 @@ public sealed record TakeOut(PackPath Path) : Fix("Take it out", LosesNothing: t
     {
         // The base's bytes are compared again: what the author changed meanwhile stays.
         if (tree.Find(Path) is not { } file || context.Overlay is not { } overlay) return [];
-        var hash = ContentHash.Of(file.ReadAll());
+        var hash = file.Hash;
         return overlay.OtherBases.Prepend(overlay.Base).Any(b => b.Find(Path)?.Facts.Hash == hash) ? [new TreeEdit.Delete(Path)] : [];
     }
 }

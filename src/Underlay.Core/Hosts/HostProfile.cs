@@ -6,8 +6,22 @@ namespace Underlay.Core.Hosts;
 
 /// <summary>A word of the host's reports (an outcome, a drop code or a reason) and what it means to an author.</summary>
 /// <param name="Code">The word.</param>
-/// <param name="Says">A clause with the host as its subject: "shows a pale plate behind it".</param>
-public sealed record HostWord(string Code, string Says);
+/// <param name="Says">What completes a sentence about the host: "show a pale plate behind it".</param>
+/// <param name="Picture">Of an outcome: whose picture is seen then.</param>
+public sealed record HostWord(string Code, string Says, SeenPicture Picture = SeenPicture.Yours);
+
+/// <summary>Whose picture is seen in the host at a path.</summary>
+public enum SeenPicture
+{
+    /// <summary>That of the pack, perhaps in a wrong way.</summary>
+    Yours,
+
+    /// <summary>The host's own.</summary>
+    Base,
+
+    /// <summary>None.</summary>
+    Nothing,
+}
 
 /// <summary>In which language a manifest is written.</summary>
 public enum ManifestFormat

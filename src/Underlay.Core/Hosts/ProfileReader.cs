@@ -114,7 +114,10 @@ public sealed class ProfileReader
         var words = new List<HostWord>();
         foreach (var cursor in host.Objects(field))
         {
-            words.Add(new HostWord(cursor.Text("code"), cursor.Text("says")));
+            var picture = cursor.Has("picture")
+                ? cursor.Choice("picture", ("yours", SeenPicture.Yours), ("base", SeenPicture.Base), ("nothing", SeenPicture.Nothing))
+                : SeenPicture.Yours;
+            words.Add(new HostWord(cursor.Text("code"), cursor.Text("says"), picture));
             cursor.Done();
         }
 

@@ -3,7 +3,6 @@ namespace Underlay.Core.Images;
 /// <summary>Measures how pictures look: their colours as people tell them apart, and what happens at edges.</summary>
 public static class Looks
 {
-    private const int Grid = 12;
     private const byte Seen = 32;
     private const double Bleeds = 0.25;
 
@@ -30,15 +29,8 @@ public static class Looks
         return a < 1 ? null : Oklab.Of((byte)(r / a), (byte)(g / a), (byte)(b / a));
     }
 
-    /// <summary>How far two pictures look apart: the mean distance in Oklab of their parts, on a coarse grid, clear parts as mid grey. 0 for the same, about 1 for black beside white.</summary>
-    public static double Distance(RgbaPicture one, RgbaPicture other)
-    {
-        var size = new PixelSize(Grid, Grid);
-        var (a, b) = (Resampler.ByArea(one, size), Resampler.ByArea(other, size));
-        var sum = 0.0;
-        for (var i = 0; i < a.Rgba.Length; i += 4) sum += OverGrey(a.Rgba.AsSpan(i, 4)).DistanceTo(OverGrey(b.Rgba.AsSpan(i, 4)));
-        return sum / (Grid * Grid);
-    }
+    /// <summary>How far two pictures look apart, by their grids.</summary>
+    public static double Distance(RgbaPicture one, RgbaPicture other) => LookGrid.Of(one).DistanceTo(LookGrid.Of(other));
 
     /// <summary>
     /// The share of clear pixels beside visible ones whose colour is another than those have. A host that scales or filters lets it
@@ -165,13 +157,6 @@ public static class Looks
     }
 
     private static Oklab Plain(ReadOnlySpan<byte> pixel) => Oklab.Of(pixel[0], pixel[1], pixel[2]);
-
-    private static Oklab OverGrey(ReadOnlySpan<byte> pixel)
-    {
-        var alpha = pixel[3];
-        byte Mix(byte value) => (byte)(((value * alpha) + (128 * (255 - alpha))) / 255);
-        return Oklab.Of(Mix(pixel[0]), Mix(pixel[1]), Mix(pixel[2]));
-    }
 
     private static double Luma(ReadOnlySpan<byte> pixel) => ((0.2126 * pixel[0]) + (0.7152 * pixel[1]) + (0.0722 * pixel[2])) / 255;
 }

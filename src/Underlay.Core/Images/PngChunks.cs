@@ -5,7 +5,7 @@ using System.Text;
 namespace Underlay.Core.Images;
 
 /// <summary>
-/// The chunk structure of a PNG, checked as HOSTS.md asks ("PNG"): signature, order, CRCs of critical chunks, header values.
+/// The chunk structure of a PNG, checked as hosts ask (docs/hosts.md, "PNG"): signature, order, CRCs of critical chunks, header values.
 /// Nothing is inflated here.
 /// </summary>
 /// <remarks>PNG (Portable Network Graphics) Specification, second edition, sections 5 and 11.</remarks>

@@ -43,6 +43,7 @@ public static class SourceReader
         try
         {
             var info = new MagickImageInfo(bytes.ToArray(), new MagickReadSettings { Format = format.Format });
+            if (info.Width == 0 || info.Height == 0) return null;
             return (new PixelSize((int)info.Width, (int)info.Height), format.Name, format.Format == MagickFormat.Png && bytes.Length > 24 ? bytes.Span[24] : 8);
         }
         catch (MagickException)
@@ -79,6 +80,8 @@ public static class SourceReader
         try
         {
             using var image = new MagickImage(bytes.Span, new MagickReadSettings { Format = format.Format, FrameIndex = 0, FrameCount = 1 });
+            // What the header promised may come to nothing.
+            if (image.Width == 0 || image.Height == 0) return (null, $"its {format.Name} data holds no pixels");
             if (image.ColorSpace is ColorSpace.CMYK) image.ColorSpace = ColorSpace.sRGB;
             using var pixels = image.GetPixelsUnsafe();
             return (new RgbaPicture(new PixelSize((int)image.Width, (int)image.Height), pixels.ToByteArray(PixelMapping.RGBA)!), null);

@@ -70,7 +70,7 @@ public static class PackArchive
     /// <summary>The outermost folders that hold everything: down to the manifest where there is one, else as long as there is but one and nothing beside it.</summary>
     private static string FindAround(HostProfile profile, FileTree tree)
     {
-        var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path) && !IsSystemFile(f.Path)).Select(f => f.Path).ToList();
+        var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path) && !SystemFiles.Is(f.Path)).Select(f => f.Path).ToList();
         if (files.Count == 0 || files.Contains(profile.Manifest.Path)) return "";
         var manifests = files.Where(p => p.Value.EndsWith($"/{profile.Manifest.Path}", StringComparison.Ordinal)).OrderBy(p => p.Segments.Length).ToList();
         if (manifests is [var manifest, ..] && (manifests.Count == 1 || manifests[1].Segments.Length > manifest.Segments.Length)) return manifest.Value[..^(profile.Manifest.Path.Value.Length + 1)];
@@ -88,9 +88,6 @@ public static class PackArchive
 
     private static bool IsHostFolder(HostProfile profile, string folder) =>
         profile.Places.Select(p => p.Pattern).OfType<PathPattern>().Concat(profile.Unjudged.Select(u => u.Pattern)).Any(p => p.Text.Split('/') is [var first, _, ..] && first == folder);
-
-    /// <summary>What systems put beside an author's folders.</summary>
-    private static bool IsSystemFile(PackPath path) => path.Segments[0].StartsWith("__", StringComparison.Ordinal) || path.FileName is ".DS_Store" or "Thumbs.db" or "desktop.ini";
 
     /// <remarks>POSIX.1-1988 (ustar) and pax: the magic at 257; older archives by the sum over their header.</remarks>
     private static bool IsTar(ReadOnlySpan<byte> head) =>
@@ -129,6 +126,9 @@ public static class PackArchive
                 if (folded.TryAdd(name) is { } collision) return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {collision.Says()}.");
                 total += entry.Length;
                 if (files.Count >= limits.Entries || entry.Length > limits.EntryBytes || total > limits.TotalBytes) return Refuse(ArchiveProblemKind.TooBig, name, "The archive holds more than Underlay takes in.");
+                // Nothing in the archive is longer than it; told before room is made for what is not there.
+                if (entry.Length > archive.Length)
+                    return Refuse(ArchiveProblemKind.Damaged, name, $"The entry “{name}” ends outside the archive: it was cut off.");
                 var bytes = new byte[entry.Length];
                 entry.DataStream?.ReadExactly(bytes);
                 files.Add(new TreeFile(path, bytes.Length, FileContent.Of(bytes)));

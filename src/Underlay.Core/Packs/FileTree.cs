@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Diagnostics.CodeAnalysis;
 
 namespace Underlay.Core.Packs;
@@ -8,6 +9,15 @@ public abstract class FileContent
     /// <summary>Fills a buffer with the file's bytes from its start; the buffer is not longer than the file.</summary>
     /// <exception cref="EndOfStreamException">The file became shorter.</exception>
     public abstract void Read(Span<byte> to);
+
+    /// <summary>The hash, where it is known without reading.</summary>
+    protected virtual ContentHash? KnownHash => null;
+
+    // Boxed, so that threads see all of it or nothing.
+    private object? hash;
+
+    /// <summary>The hash of the bytes, learned once.</summary>
+    internal ContentHash HashOf(TreeFile file) => (ContentHash)(hash ??= KnownHash ?? ContentHash.Of(file.ReadAll()));
 
     /// <summary>Bytes held in memory.</summary>
     public static FileContent Of(ReadOnlyMemory<byte> bytes) => new InMemory(bytes);
@@ -24,6 +34,9 @@ public abstract class FileContent
 /// <param name="Content">Its bytes.</param>
 public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
 {
+    /// <summary>The hash of its bytes; they are read for it once, and not at all where it is known.</summary>
+    public ContentHash Hash => Content.HashOf(this);
+
     /// <summary>Reads all bytes.</summary>
     /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
     public byte[] ReadAll() => ReadStart(Length);
@@ -46,26 +59,29 @@ public sealed record RefusedName(string Name, PathProblem Problem);
 /// Files by path, sorted ordinally; no two collide when case is folded, and none is a folder too. What could not be taken in is
 /// kept apart by name. Trees come from folders, archives, databases and memory; all that reads packs reads this.
 /// </summary>
-/// <remarks>A tree after edits keeps what it was made from and the changes; its files are put in order when they are asked for.</remarks>
+/// <remarks>
+/// A tree after edits shares all with the one before but what was changed, so that an edit costs what it changes; its files are put
+/// in order when they are asked for.
+/// </remarks>
 public sealed class FileTree
 {
-    // Changes are copied at each edit; when there are more, they are taken into the files.
-    private const int MostChanges = 256;
+    // Below this, changes are never many.
+    private const int FewChanges = 256;
 
     private readonly Root root;
-    private readonly Dictionary<PackPath, TreeFile?> changes;
+    private readonly Changes changes;
     private readonly Lazy<IReadOnlyList<TreeFile>> files;
 
-    private FileTree(Root root, Dictionary<PackPath, TreeFile?> changes, IReadOnlyList<RefusedName> refused)
+    private FileTree(Root root, Changes changes, IReadOnlyList<RefusedName> refused)
     {
         this.root = root;
         this.changes = changes;
-        files = new Lazy<IReadOnlyList<TreeFile>>(() => changes.Count == 0 ? root.Sorted : Merge(root.Sorted, changes));
+        files = new Lazy<IReadOnlyList<TreeFile>>(() => changes.Files.Count == 0 ? root.Sorted : Merge(root.Sorted, changes.Files));
         Refused = refused;
     }
 
     /// <summary>No files.</summary>
-    public static FileTree Empty { get; } = new(new Root([]), [], []);
+    public static FileTree Empty { get; } = new(new Root([]), Changes.None, []);
 
     /// <summary>The files in ordinal order of their paths.</summary>
     public IReadOnlyList<TreeFile> Files => files.Value;
@@ -81,7 +97,8 @@ public sealed class FileTree
         Of(files.Select(f => new TreeFile(f.Key, f.Value.Length, FileContent.Of(f.Value))));
 
     /// <summary>The file at the path, if there is one.</summary>
-    public TreeFile? Find(PackPath path) => changes.TryGetValue(path, out var changed) ? changed : root.ByPath.GetValueOrDefault(path);
+    public TreeFile? Find(PackPath path) =>
+        changes.Files.TryGetValue(path, out var changed) ? changed : root.ByPath.GetValueOrDefault(path);
 
     /// <summary>True when a file lies at the path.</summary>
     public bool TryFind(PackPath path, [NotNullWhen(true)] out TreeFile? file) => (file = Find(path)) is not null;
@@ -95,16 +112,12 @@ public sealed class FileTree
     {
         var draft = new Draft(this);
         foreach (var edit in edits) edit.ApplyTo(draft);
-        // Only a new path can collide with another.
-        if (draft.Added.Any(path => !IsFree(path, draft))) return OfSorted(Merge(root.Sorted, draft.Changes), Refused);
-        return draft.Changes.Count <= MostChanges ? new FileTree(root, draft.Changes, Refused) : new FileTree(new Root(Merge(root.Sorted, draft.Changes)), [], Refused);
-    }
-
-    private bool IsFree(PackPath path, Draft draft)
-    {
-        // What an edit takes away still counts here: seldom, and then all is looked at anew.
-        if (root.Folded.Value.FindProblem(path.Value) is not null) return false;
-        return draft.Folded.TryAdd(path.Value) is null;
+        var (now, collides) = draft.End();
+        if (collides) return OfSorted(Merge(root.Sorted, now.Files), Refused);
+        // Taken into the files as often as these have grown by a share of theirs, so that each change is merged a few times only.
+        return now.Files.Count <= FewChanges + (root.Sorted.Count / 2)
+            ? new FileTree(root, now, Refused)
+            : new FileTree(new Root(Merge(root.Sorted, now.Files)), Changes.None, Refused);
     }
 
     private static FileTree OfSorted(IEnumerable<TreeFile> files, IEnumerable<RefusedName> refused)
@@ -118,11 +131,11 @@ public sealed class FileTree
             else kept.Add(file);
         }
 
-        return new FileTree(new Root(kept), [], left);
+        return new FileTree(new Root(kept), Changes.None, left);
     }
 
     /// <summary>The files in order after some were replaced or taken away and others came in.</summary>
-    private static List<TreeFile> Merge(IReadOnlyList<TreeFile> sorted, Dictionary<PackPath, TreeFile?> changes)
+    private static List<TreeFile> Merge(IReadOnlyList<TreeFile> sorted, IReadOnlyDictionary<PackPath, TreeFile?> changes)
     {
         var changed = changes.OrderBy(c => c.Key).ToList();
         var files = new List<TreeFile>(sorted.Count + changed.Count);
@@ -150,23 +163,46 @@ public sealed class FileTree
         public Lazy<FoldedPaths> Folded { get; } = new(() => FoldedPaths.Of(sorted));
     }
 
+    /// <summary>What differs from the root.</summary>
+    /// <param name="Files">By path: the file there now, or null for one that was taken away.</param>
+    /// <param name="Added">Paths that came in, as systems that fold case see them; those taken away since among them.</param>
+    internal sealed record Changes(ImmutableDictionary<PackPath, TreeFile?> Files, FoldedSnapshot Added)
+    {
+        public static Changes None { get; } = new(ImmutableDictionary<PackPath, TreeFile?>.Empty, FoldedSnapshot.Empty);
+    }
+
     /// <summary>A tree while edits are applied to it.</summary>
     internal sealed class Draft(FileTree before)
     {
-        private readonly Lazy<FoldedPaths> folded = new(() => FoldedPaths.Of(before.changes.Values.OfType<TreeFile>().Where(f => !before.root.ByPath.ContainsKey(f.Path))));
-
-        public Dictionary<PackPath, TreeFile?> Changes { get; } = new(before.changes);
-
-        /// <summary>Paths that are there now and were not before.</summary>
-        public IEnumerable<PackPath> Added => Changes.Where(c => c.Value is not null && before.Find(c.Key) is null).Select(c => c.Key);
-
-        /// <summary>Paths that came in by edits, those before this among them.</summary>
-        public FoldedPaths Folded => folded.Value;
+        private readonly ImmutableDictionary<PackPath, TreeFile?>.Builder files = before.changes.Files.ToBuilder();
+        private readonly List<PackPath> set = [];
 
         /// <summary>The file at a path, or null.</summary>
-        public TreeFile? Find(PackPath path) => Changes.TryGetValue(path, out var changed) ? changed : before.root.ByPath.GetValueOrDefault(path);
+        public TreeFile? Find(PackPath path) =>
+            files.TryGetValue(path, out var changed) ? changed : before.root.ByPath.GetValueOrDefault(path);
 
         /// <summary>Puts a file at its path, or takes the one there away.</summary>
-        public void Set(PackPath path, TreeFile? file) => Changes[path] = file;
+        public void Set(PackPath path, TreeFile? file)
+        {
+            files[path] = file;
+            set.Add(path);
+        }
+
+        /// <summary>The changes, and whether a new path may collide with another: only new ones can.</summary>
+        public (Changes Changes, bool Collides) End()
+        {
+            var added = before.changes.Added.Begin();
+            foreach (var path in set.Distinct())
+            {
+                if (files[path] is null || before.Find(path) is not null) continue;
+                // What an edit took away still counts here: seldom, and then all is looked at anew.
+                if (before.root.Folded.Value.FindProblem(path.Value) is not null || added.Paths.TryAdd(path.Value) is not null)
+                    return (Ended(added), true);
+            }
+
+            return (Ended(added), false);
+        }
+
+        private Changes Ended(FoldedSnapshot.Draft added) => new(files.ToImmutable(), added.End());
     }
 }

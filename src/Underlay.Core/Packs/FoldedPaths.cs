@@ -6,8 +6,16 @@ namespace Underlay.Core.Packs;
 /// </summary>
 public sealed class FoldedPaths
 {
-    private readonly HashSet<string> files = new(StringComparer.OrdinalIgnoreCase);
-    private readonly HashSet<string> folders = new(StringComparer.OrdinalIgnoreCase);
+    private readonly ISet<string> files;
+    private readonly ISet<string> folders;
+
+    /// <summary>No paths.</summary>
+    public FoldedPaths()
+        : this(new HashSet<string>(StringComparer.OrdinalIgnoreCase), new HashSet<string>(StringComparer.OrdinalIgnoreCase))
+    {
+    }
+
+    internal FoldedPaths(ISet<string> files, ISet<string> folders) => (this.files, this.folders) = (files, folders);
 
     /// <summary>Paths of which none collide.</summary>
     public static FoldedPaths Of(IEnumerable<TreeFile> files)

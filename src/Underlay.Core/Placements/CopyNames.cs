@@ -24,7 +24,10 @@ public static class CopyNames
         var first = profile.Groups.Of(found.Place)[0];
         if (first != found.Place && values is [var only] && only == stem)
         {
-            var own = Folders(pattern).Except(Folders(first.Pattern!), StringComparer.Ordinal).FirstOrDefault(f => Folders(pattern).Count(g => g == f) == 1);
+            // The folder that the fewest places share says most.
+            int Users(string folder) =>
+                profile.Places.Count(p => p.Pattern is not null && Folders(p.Pattern).Contains(folder, StringComparer.Ordinal));
+            var own = Folders(pattern).Except(Folders(first.Pattern!), StringComparer.Ordinal).MinBy(Users);
             if (own is not null) name = $"{name}_{own}";
         }
 

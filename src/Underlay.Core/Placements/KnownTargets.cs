@@ -94,7 +94,11 @@ internal sealed class KnownTargets
         };
         var index = all.Count;
         all.Add(target);
-        foreach (var word in identity.Append(string.Concat(identity)).Append(target.Number ?? "").Append(target.Choice ?? "").Where(w => w.Length > 0).Distinct(StringComparer.Ordinal)) Note(word, index);
+        var joined = string.Concat(identity);
+        // Names run together are looked up whole, with the part of the thing at their end.
+        var together = identity.Count == 0 ? [] : role.Append(target.Choice ?? "").Select(part => joined + part);
+        string[] told = [.. identity, joined, .. together, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
+        foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal)) Note(word, index);
         foreach (var word in role)
         {
             if (!byRole.TryGetValue(word, out var list)) byRole[word] = list = [];

@@ -20,7 +20,7 @@ internal sealed class SpokenPath
 
     /// <summary>Every piece that may speak of a target: of the name, of the name run together, and of each folder.</summary>
     public IEnumerable<string> Pieces =>
-        Name.Tokens.Select(t => t.Text)
+        Name.AllTokens.Select(t => t.Text)
             .Append(string.Concat(Name.Words))
             .Concat(Folders.SelectMany(f => f.Tokens.Select(t => t.Text).Append(string.Concat(f.Words))));
 }
@@ -49,9 +49,18 @@ internal enum Told
 /// <param name="Choice">Of the member; whole where the target has none.</param>
 /// <param name="HasRole">The words that tell the thing's files apart are there, or there are none.</param>
 /// <param name="HasPlace">A folder or word of the place's own is there.</param>
-/// <param name="Suffix">A short word at the end that stands for nothing else, such as "e"; empty for none.</param>
+/// <param name="Suffix">What stands behind the thing's name and for nothing else, such as "e" or "glow"; empty for none.</param>
 /// <param name="TailLength">How many segments from the end both paths have alike, the name included.</param>
-internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, Told Number, Told Choice, bool HasRole, bool HasPlace, string Suffix, int TailLength)
+internal sealed record NameMatch(
+    Told Identity,
+    double Share,
+    bool FromFolder,
+    Told Number,
+    Told Choice,
+    bool HasRole,
+    bool HasPlace,
+    string Suffix,
+    int TailLength)
 {
     private const int LongestSuffix = 2;
 
@@ -60,7 +69,7 @@ internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, T
 
     public static NameMatch Of(SpokenPath spoken, KnownTarget target)
     {
-        var tokens = spoken.Name.Tokens.ToList();
+        var tokens = TokensFor(spoken.Name, target);
         var hasRole = target.Role.Count == 0 || target.Role.All(r => tokens.Exists(t => t.Text == r));
         var choice = target.Choice is null ? Told.Whole : TakeOut(tokens, target.Choice) ? Told.Whole : Told.No;
         var number = target.Number is null ? Told.Whole : TakeNumber(tokens, target.Number);
@@ -70,22 +79,59 @@ internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, T
         tokens.RemoveAll(t => t.IsNumber && !target.Identity.Contains(t.Text));
         var words = tokens.ConvertAll(t => t.Text);
         var tail = TailOf(spoken.Tail, target.Tail);
-        if (target.Identity.Count == 0) return new NameMatch(words.Count == 0 ? Told.Whole : Told.Part, words.Count == 0 ? 1 : 0.5, false, number, choice, hasRole, hasPlace, "", tail);
+        if (target.Identity.Count == 0)
+        {
+            var (all, whole) = words.Count == 0 ? (Told.Whole, 1) : (Told.No, 0);
+            return new NameMatch(all, whole, false, number, choice, hasRole, hasPlace, "", tail);
+        }
 
         var (told, share) = Compare(words, target.Identity);
-        var suffix = told < Told.Slip && words.Count > 1 && words[^1].Length <= LongestSuffix && Compare(words[..^1], target.Identity) is { Told: >= Told.Slip } ? words[^1] : "";
-        if (told >= Told.Slip || suffix.Length > 0) return new NameMatch(told, share, false, number, choice, hasRole, hasPlace, suffix, tail);
+        var suffix = told < Told.Slip ? FindSuffix(words, target.Identity) : "";
+        if (told >= Told.Slip || suffix.Length > 0)
+            return new NameMatch(told, share, false, number, choice, hasRole, hasPlace, suffix, tail);
         // A file that is called by its part alone belongs to the thing that a folder names.
         foreach (var folder in spoken.Folders)
         {
-            var (inFolder, folderShare) = Compare([.. folder.Tokens.Where(t => !t.IsNumber || target.Identity.Contains(t.Text)).Select(t => t.Text)], target.Identity);
+            var own = folder.Tokens.Where(t => !t.IsNumber || target.Identity.Contains(t.Text)).Select(t => t.Text);
+            var (inFolder, folderShare) = Compare([.. own], target.Identity);
             if (inFolder < Told.Slip) continue;
             return words.Count == 0
                 ? new NameMatch(inFolder, folderShare, true, number, choice, hasRole, hasPlace, "", tail)
                 : new NameMatch(Told.Part, Math.Max(share, 0.6), true, number, choice, hasRole, hasPlace, "", tail);
         }
 
-        return new NameMatch(words.Count == 0 ? Told.No : told, words.Count == 0 ? 0 : share, false, number, choice, hasRole, hasPlace, "", tail);
+        return words.Count == 0
+            ? new NameMatch(Told.No, 0, false, number, choice, hasRole, hasPlace, "", tail)
+            : new NameMatch(told, share, false, number, choice, hasRole, hasPlace, "", tail);
+    }
+
+    /// <summary>
+    /// The pieces of a name as this target would read them: with words of copying and versioning that belong to its own name, and
+    /// with its name and its part taken apart where they are run together, as in "milkjugshelf".
+    /// </summary>
+    private static List<NameToken> TokensFor(NameWords name, KnownTarget target)
+    {
+        var tokens = name.AllTokens.Any(t => !t.IsNumber && target.Identity.Contains(t.Text) && !name.Tokens.Contains(t))
+            ? [.. name.AllTokens.Where(t => name.Tokens.Contains(t) || target.Identity.Contains(t.Text))]
+            : name.Tokens.ToList();
+        foreach (var part in target.Role.Append(target.Choice ?? ""))
+        {
+            var whole = string.Concat(target.Identity);
+            var at = part.Length == 0 ? -1 : tokens.FindIndex(t => t.Text == whole + part);
+            if (at < 0) continue;
+            tokens.Add(new NameToken(part, false));
+            tokens[at] = new NameToken(string.Concat(target.Identity), false);
+        }
+
+        return tokens;
+    }
+
+    /// <summary>The words behind those that are the name, as "glow" in "milk_jug_glow"; empty for none.</summary>
+    private static string FindSuffix(List<string> words, IReadOnlyList<string> identity)
+    {
+        for (var length = words.Count - 1; length > 0; length--)
+            if (Compare(words[..length], identity).Told >= Told.Slip) return string.Join('_', words[length..]);
+        return "";
     }
 
     /// <summary>How two lists of words compare; words run together count as the whole.</summary>
@@ -117,7 +163,8 @@ internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, T
 
     /// <summary>One letter is a slip inside a word; a word of one or two letters too many says something.</summary>
     private static bool IsSlip(string joined, string wanted, List<string> words, IReadOnlyList<string> identity) =>
-        Slips.AreOneApart(joined, wanted) && (words.Count <= identity.Count || words.TrueForAll(w => w.Length > LongestSuffix || identity.Contains(w)));
+        Slips.AreOneApart(joined, wanted)
+        && (words.Count <= identity.Count || words.TrueForAll(w => w.Length > LongestSuffix || identity.Contains(w)));
 
     private static bool TakeOut(List<NameToken> tokens, string text)
     {
@@ -137,7 +184,10 @@ internal sealed record NameMatch(Told Identity, double Share, bool FromFolder, T
         return Told.Slip;
     }
 
-    /// <summary>True when a folder above the file, or a word of its name, is one of the place's own folders, in the singular too; such a word says nothing of the thing.</summary>
+    /// <summary>
+    /// True when a folder above the file, or a word of its name, is one of the place's own folders, in the singular too; such a word
+    /// says nothing of the thing.
+    /// </summary>
     private static bool HasPlaceWord(SpokenPath spoken, KnownTarget target, List<NameToken> tokens)
     {
         var own = target.Folders.Where(f => f.Length > 3).SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f }).ToList();

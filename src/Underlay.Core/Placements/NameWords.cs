@@ -11,11 +11,18 @@ public readonly record struct NameToken(string Text, bool IsNumber);
 /// <param name="Words">Lower case, in order; numbers left aside.</param>
 /// <param name="LeftOut">What was left out, as it stood: "copy 2".</param>
 /// <param name="Tokens">Words and numbers, in order.</param>
-public sealed record NameWords(IReadOnlyList<string> Words, string LeftOut, IReadOnlyList<NameToken> Tokens)
+/// <param name="AllTokens">These with what was left out of the words: "old" may belong to a thing's name.</param>
+public sealed record NameWords(
+    IReadOnlyList<string> Words,
+    string LeftOut,
+    IReadOnlyList<NameToken> Tokens,
+    IReadOnlyList<NameToken> AllTokens)
 {
     private static readonly HashSet<string> Noise = new(StringComparer.Ordinal)
     {
-        "copy", "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v", "wip", "test", "img", "image", "picture", "pic", "texture",
+        "copy", "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v", "wip", "test",
+        "img", "image", "picture", "pic", "texture", "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig",
+        "original", "resized", "repaint", "repainted",
     };
 
     /// <summary>Reads a name without its extension; or several names of a path, joined by "/".</summary>
@@ -32,11 +39,12 @@ public sealed record NameWords(IReadOnlyList<string> Words, string LeftOut, IRea
             tokens.AddRange(Tokenise(plain));
         }
 
-        return new NameWords(words, string.Join(' ', left), tokens);
+        return new NameWords(words, string.Join(' ', left), tokens, TokensOf(name));
     }
 
     /// <summary>The pieces of a name as the host has it: "saltbrook_s01" is saltbrook, s, 01.</summary>
-    public static IReadOnlyList<NameToken> TokensOf(string name) => [.. Split(name).SelectMany(w => Tokenise(w.ToLowerInvariant(), keepNoise: true))];
+    public static IReadOnlyList<NameToken> TokensOf(string name) =>
+        [.. Split(name).SelectMany(w => Tokenise(w.ToLowerInvariant(), keepNoise: true))];
 
     private static bool IsNoise(string word)
     {

@@ -13,7 +13,15 @@ namespace Underlay.Core.Placements;
 /// <param name="IsSameShape">Fitted to what the place takes, it would not be cut or get margins.</param>
 /// <param name="Says">The size in words, beginning with a comma; empty where it says nothing.</param>
 /// <param name="Doubt">What it breaks and could not break by accident, as a clause; null for nothing.</param>
-internal sealed record PlaceFit(bool IsAllowed, bool IsExact, bool IsOfBase, bool IsSameShape, string Says, string? Doubt)
+/// <param name="IsOutranked">The host would use another file in place of the one there.</param>
+internal sealed record PlaceFit(
+    bool IsAllowed,
+    bool IsExact,
+    bool IsOfBase,
+    bool IsSameShape,
+    string Says,
+    string? Doubt,
+    bool IsOutranked = false)
 {
     // Editors enlarge and reduce; so much is another picture.
     private const double MostShrunk = 2.6;
@@ -27,7 +35,8 @@ internal sealed record PlaceFit(bool IsAllowed, bool IsExact, bool IsOfBase, boo
     public static PlaceFit Of(Overlay overlay, Place place, Bindings bindings, BaseFile? own, TrayContent content)
     {
         if (content.Size is not { } size) return Unknown;
-        var placement = new Placement(place.Pattern?.Fill(bindings) ?? default, place, bindings, FromBase: false, new FileFacts(default, 0, null, null));
+        var facts = new FileFacts(default, 0, null, null);
+        var placement = new Placement(place.Pattern?.Fill(bindings) ?? default, place, bindings, FromBase: false, facts);
         var rules = overlay.RulesFor(placement).Select(r => r.Rule).ToList();
         var sizes = rules.OfType<SizeRule>().ToList();
         var ofBase = own?.Facts.Picture?.Header?.Size;
@@ -39,19 +48,29 @@ internal sealed record PlaceFit(bool IsAllowed, bool IsExact, bool IsOfBase, boo
             : isAllowed && isExact ? $", {size} as wanted"
             : isAllowed ? ""
             : $", {size} would be fitted to {wanted}";
-        return new PlaceFit(isAllowed, isExact, ofBase == size, isSameShape, says, FindDoubt(rules, size, isExact ? wanted : ofBase, content));
+        var outranking = FindOutranking(overlay, rules, bindings);
+        var doubt = outranking ?? FindDoubt(rules, size, isExact ? wanted : ofBase, content);
+        return new PlaceFit(isAllowed, isExact, ofBase == size, isSameShape, says, doubt, outranking is not null);
     }
+
+    /// <summary>Another file that the host would use in place of the one there.</summary>
+    private static string? FindOutranking(Overlay overlay, List<Rule> rules, Bindings bindings) =>
+        rules.OfType<OutrankedByRule>().Select(r => overlay.FirstShown(r.Places, bindings)).FirstOrDefault(p => p is not null) is { } first
+            ? $"{overlay.Profile.Title} would not show it: {(first.FromBase ? "the base’s" : "your")} {first.Path} goes before it"
+            : null;
 
     private static string? FindDoubt(List<Rule> rules, PixelSize size, PixelSize? beside, TrayContent content)
     {
         if (beside is { } other)
         {
-            if (Math.Min((double)size.Width / other.Width, (double)size.Height / other.Height) * MostShrunk < 1) return $"it is much smaller than {other}";
+            var shrunk = Math.Min((double)size.Width / other.Width, (double)size.Height / other.Height);
+            if (shrunk * MostShrunk < 1) return $"it is much smaller than {other}";
             var slim = (double)size.Width * other.Height / ((double)size.Height * other.Width);
             if (slim > MostSlim || slim < 1 / MostSlim) return $"it is of another shape than {other}";
         }
 
-        if (rules.Exists(r => r is AlphaRule { Allows: AlphaUse.Opaque }) && content.Picture is { } picture && ClearShare(picture) is > FewClear and var clear)
+        if (rules.Exists(r => r is AlphaRule { Allows: AlphaUse.Opaque }) && content.Picture is { } picture
+            && ClearShare(picture) is > FewClear and var clear)
             return FormattableString.Invariant($"{clear * 100:0} % of it is clear, where all has to be solid");
         return null;
     }

@@ -1,4 +1,5 @@
 using Underlay.Core.Hosts;
+using Underlay.Core.Images;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Placements;
@@ -10,12 +11,24 @@ namespace Underlay.Core.Placements;
 /// <param name="Reason">Why, in words: "the name but for “copy 2”, 56 x 56 as wanted".</param>
 /// <param name="IsNew">True for a path that neither the base nor the pack has.</param>
 /// <param name="Doubt">What speaks against it so much that it is never sure, as a clause; null for nothing.</param>
-public sealed record PlacementCandidate(PackPath Target, Place? Place, double Confidence, string Reason, bool IsNew = false, string? Doubt = null);
+public sealed record PlacementCandidate(
+    PackPath Target,
+    Place? Place,
+    double Confidence,
+    string Reason,
+    bool IsNew = false,
+    string? Doubt = null);
 
 /// <summary>The candidates for one file of the tray, likeliest first.</summary>
 /// <param name="File">The file.</param>
 /// <param name="Candidates">All that are as likely as the first, and a handful more; empty when nothing is likely.</param>
-public sealed record PlacementAdvice(TreeFile File, IReadOnlyList<PlacementCandidate> Candidates)
+/// <param name="Size">Of a picture; null where it is none, or cannot be read.</param>
+/// <param name="Flaw">Why the file is of no use anywhere, as a clause that begins with "it"; null for nothing.</param>
+public sealed record PlacementAdvice(
+    TreeFile File,
+    IReadOnlyList<PlacementCandidate> Candidates,
+    string? Flaw = null,
+    PixelSize? Size = null)
 {
     private const double Sure = 0.8;
     private const double Lead = 0.05;
@@ -24,8 +37,12 @@ public sealed record PlacementAdvice(TreeFile File, IReadOnlyList<PlacementCandi
     public int FirstCount => Candidates.Count(c => c.Confidence == Candidates[0].Confidence);
 
     /// <summary>True when the first candidate stands before all others and nothing speaks against it, so that it may be proposed.</summary>
-    public bool HasFirst => Candidates is [{ Doubt: null }] || (Candidates is [{ Doubt: null } first, var second, ..] && first.Confidence - second.Confidence >= Lead);
+    public bool HasFirst =>
+        Candidates is [{ Doubt: null }]
+        || (Candidates is [{ Doubt: null } first, var second, ..] && first.Confidence - second.Confidence >= Lead);
 
-    /// <summary>True when the first candidate can be accepted without looking: likely, well ahead of the second, and without a doubt.</summary>
+    /// <summary>
+    /// True when the first candidate can be accepted without looking: likely, well ahead of the second, and without a doubt.
+    /// </summary>
     public bool IsSure => HasFirst && Candidates[0].Confidence >= Sure;
 }

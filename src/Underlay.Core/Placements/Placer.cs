@@ -1,6 +1,7 @@
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -15,9 +16,25 @@ public sealed class Placer
     private const int MostOthers = 6;
     private const int MostLooks = 64;
     private const double Least = 0.3;
-    private const double Untold = 0.3;
+    private const double Untold = 0.35;
+
+    // "old" may be what versioning adds, or a word of the thing's own name, which then tells more.
+    private const double ForOwnWord = 0.05;
     private const double LikeOwn = 0.08;
     private const double LookStep = 0.05;
+
+    // What rounding in another format leaves of a difference.
+    private const double Same = 0.002;
+    private const double Copied = 0.6;
+    private const double AlmostSure = 0.79;
+    private const double Outranked = 0.5;
+    private const double OldName = 0.75;
+
+    // Where a path is the host's own to the letter, names and looks tell nothing more.
+    private const double ByWholePath = 0.98;
+    private const double BesideWholePath = 0.9;
+
+    private const string LooksLikeOwn = "it looks like the base’s";
 
     private readonly Overlay overlay;
     private readonly KnownTargets known;
@@ -35,11 +52,14 @@ public sealed class Placer
     public PlacementAdvice Advise(TreeFile file)
     {
         var content = TrayContent.Of(file);
+        var flaw = TrayFlaw.Find(file, content);
+        if (SystemFiles.Is(file.Path) || file.Length == 0) return new PlacementAdvice(file, [], flaw);
         var spoken = new SpokenPath(file.Path);
         var found = new Dictionary<PackPath, PlacementCandidate>();
         void Add(PlacementCandidate candidate)
         {
-            var told = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PictureFormat.Png } ? candidate with { Reason = $"{candidate.Reason}; {content.Conversion}" } : candidate;
+            var isConverted = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PictureFormat.Png };
+            var told = isConverted ? candidate with { Reason = $"{candidate.Reason}; {content.Conversion}" } : candidate;
             if (!found.TryGetValue(told.Target, out var other) || other.Confidence < told.Confidence) found[told.Target] = told;
         }
 
@@ -49,31 +69,76 @@ public sealed class Placer
             if (content.Entry is { } entry) foreach (var candidate in ByEntry(entry)) Add(candidate);
             if (content.Header is { } header) foreach (var candidate in ByHeader(header)) Add(candidate);
             if (kind is PlaceContent.Picture or PlaceContent.Entry) foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
+            foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
-            if (found.Count == 0) foreach (var candidate in BySize(content)) Add(candidate);
+            if (found.Count == 0) foreach (var candidate in BySize(content).Concat(ByLook(content))) Add(candidate);
             foreach (var candidate in newTargets.For(spoken, content)) if (!found.ContainsKey(candidate.Target)) Add(candidate);
         }
 
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
-        return new PlacementAdvice(file, Order(found.Values, content));
+        // What cannot be read is of no use anywhere.
+        var candidates = flaw is null ? found.Values : found.Values.Select(c => c with { Doubt = flaw });
+        return new PlacementAdvice(file, Order(candidates, content), flaw, content.Size);
     }
 
     /// <summary>The likeliest first; all that are as likely as the first, those that look most like the base's before the others.</summary>
     private List<PlacementCandidate> Order(IEnumerable<PlacementCandidate> candidates, TrayContent content)
     {
-        var sorted = candidates.Where(c => c.Confidence >= Least).OrderByDescending(c => c.Confidence).ThenBy(c => c.Target).ToList();
+        var all = candidates.ToList();
+        var isPath = all.Exists(c => c.Confidence >= ByWholePath);
+        PlacementCandidate Below(PlacementCandidate c) =>
+            c.Confidence >= ByWholePath ? c : c with { Confidence = Math.Min(c.Confidence, BesideWholePath) };
+        if (isPath) all = all.ConvertAll(Below);
+        var sorted = all.Where(c => c.Confidence >= Least).OrderByDescending(c => c.Confidence).ThenBy(c => c.Target).ToList();
+        if (!isPath && sorted is [{ Doubt: null } first, ..] && content.Picture is { } seen
+            && LooksLikeSibling(first, sorted, seen) is { } doubt)
+            sorted[0] = first with { Doubt = doubt };
         var equals = sorted.TakeWhile(c => c.Confidence == sorted[0].Confidence).ToList();
-        if (equals.Count > 1 && equals.Count <= MostLooks && content.Picture is { } picture && RankByLook(equals, picture) is { } ranked) sorted = [.. ranked, .. sorted.Skip(equals.Count)];
+        if (equals.Count > 1 && equals.Count <= MostLooks && content.Picture is { } picture && RankByLook(equals, picture) is { } ranked)
+            sorted = [.. ranked, .. sorted.Skip(equals.Count)];
         return [.. sorted.Take(Math.Max(equals.Count, MostOthers))];
     }
 
-    private List<PlacementCandidate>? RankByLook(List<PlacementCandidate> equals, Images.RgbaPicture picture)
+    /// <summary>
+    /// What speaks against the first where another file of the same thing looks far more like this one: the glow of a surface, say,
+    /// that is called as the surface is.
+    /// </summary>
+    private string? LooksLikeSibling(PlacementCandidate first, List<PlacementCandidate> all, RgbaPicture picture)
     {
-        var coarse = LookRank.Coarse(picture);
-        var ranked = equals.Select(c => (Candidate: c, Distance: LookRank.Distance(overlay, coarse, c.Target))).OrderBy(c => c.Distance ?? double.MaxValue).ThenBy(c => c.Candidate.Target).ToList();
+        if (first.Place?.Pattern?.Match(first.Target) is not { } bindings) return null;
+        var siblings = overlay.Profile.Groups.Of(first.Place)
+            .Where(p => p != first.Place && p.Content == PlaceContent.Picture)
+            .Select(p => p.Pattern?.Fill(bindings))
+            .OfType<PackPath>()
+            .ToHashSet();
+        var near = all.Where(c => siblings.Contains(c.Target)).ToList();
+        if (near.Count == 0) return null;
+        var grid = LookGrid.Of(picture);
+        if (LookRank.OfBase(overlay, first.Target) is not { } own) return null;
+        var other = near.Find(c => LookRank.OfBase(overlay, c.Target) is { } its
+            && (its.DistanceTo(grid) * 2 < own.DistanceTo(grid) || (grid.IsGrey && its.IsGrey && !own.IsGrey)));
+        return other is null ? null : $"it looks more like {other.Place!.One} of the same name";
+    }
+
+    private List<PlacementCandidate>? RankByLook(List<PlacementCandidate> equals, RgbaPicture picture)
+    {
+        var grid = LookGrid.Of(picture);
+        var ranked = equals
+            .Select(c => (Candidate: c, Distance: LookRank.Distance(overlay, grid, c.Target)))
+            .OrderBy(c => c.Distance ?? double.MaxValue)
+            .ThenBy(c => c.Candidate.Target)
+            .ToList();
         if (ranked[0].Distance is not { } nearest || ranked[1].Distance is not { } next) return null;
         // A look that stands out lifts one above its equals; it never makes it sure.
-        if (nearest <= LikeOwn && next > nearest * 2) ranked[0] = (ranked[0].Candidate with { Confidence = ranked[0].Candidate.Confidence + LookStep, Reason = $"{ranked[0].Candidate.Reason}; it looks like the base’s" }, nearest);
+        if (nearest <= LikeOwn && next > nearest * 2)
+        {
+            var first = ranked[0].Candidate;
+            {
+                var reason = first.Reason == LooksLikeOwn ? LooksLikeOwn : $"{first.Reason}; {LooksLikeOwn}";
+                ranked[0] = (first with { Confidence = first.Confidence + LookStep, Reason = reason }, nearest);
+            }
+        }
+
         return [.. ranked.Select(r => r.Candidate)];
     }
 
@@ -87,8 +152,10 @@ public sealed class Placer
             if (overlay.Profile.Locate(path, overlay.Edition) is not { } located || !Takes(located.Place, content, kind)) continue;
             var own = overlay.Base.Find(path);
             var fit = PlaceFit.Of(overlay, located.Place, located.Bindings, own, content);
-            var reason = skip == 0 ? "the path is the host’s own" : $"the path is the host’s own but for “{string.Join('/', segments.Take(skip))}”";
-            yield return new PlacementCandidate(path, located.Place, (own is not null ? 1 : 0.92) - (skip == 0 ? 0 : 0.02), own is not null ? reason : $"{reason}; a new name", own is null && !overlay.PackHas(path), fit.Doubt);
+            var around = skip == 0 ? "" : $" but for “{string.Join('/', segments.Take(skip))}”";
+            var reason = $"the path is the host’s own{around}{(own is null ? "; a new name" : "")}";
+            var confidence = fit.IsOutranked ? Outranked : (own is not null ? 1 : 0.92) - (skip == 0 ? 0 : 0.02);
+            yield return new PlacementCandidate(path, located.Place, confidence, reason, own is null && !overlay.PackHas(path), fit.Doubt);
             yield break;
         }
     }
@@ -104,7 +171,9 @@ public sealed class Placer
         {
             if (file is not { Place.Table: { } shape, Facts.Table: { Columns.Count: > 1 } own } || !header.Contains(shape.Key)) continue;
             var columns = header.Where(c => c != shape.Merge).ToHashSet(StringComparer.Ordinal);
-            if (columns.IsSubsetOf(own.Columns)) yield return new PlacementCandidate(file.Path, file.Place, columns.Count == own.Columns.Count ? 0.75 : 0.6, $"its columns are those of {file.Place.One}");
+            var confidence = columns.Count == own.Columns.Count ? 0.75 : 0.6;
+            if (columns.IsSubsetOf(own.Columns))
+                yield return new PlacementCandidate(file.Path, file.Place, confidence, $"its columns are those of {file.Place.One}");
         }
     }
 
@@ -113,12 +182,15 @@ public sealed class Placer
     {
         foreach (var place in overlay.Profile.Places)
         {
-            if (place.Kind is not { } kind || place.Pattern is null || !place.Editions.Holds(overlay.Edition) || kind.Judge(entry).Count > 0) continue;
+            if (place.Kind is not { } kind || place.Pattern is null || !place.Editions.Holds(overlay.Edition)) continue;
+            if (kind.Judge(entry).Count > 0) continue;
             foreach (var names in place.RulesOf<NamesAgreeRule>(overlay.Edition))
             {
                 if (entry.FindString(names.Field) is not { } id) continue;
                 var name = id[(id.LastIndexOf('.') + 1)..];
-                if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is { } target) yield return new PlacementCandidate(target, place, 0.95, $"its id is “{id}”", overlay.Base.Find(target) is null && !overlay.PackHas(target));
+                if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is not { } target) continue;
+                var isNew = overlay.Base.Find(target) is null && !overlay.PackHas(target);
+                yield return new PlacementCandidate(target, place, 0.95, $"its id is “{id}”", isNew);
             }
         }
     }
@@ -128,8 +200,29 @@ public sealed class Placer
         var candidates = known.WithAny(spoken.Pieces).ToList();
         var scored = candidates.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>().ToList();
         // Only where no thing is named does the word for its part alone tell anything.
-        if (scored.Count == 0) scored = [.. spoken.Name.Words.SelectMany(known.WithRole).Distinct().Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
+        if (scored.Count == 0)
+        {
+            var ofRole = spoken.Name.Words.SelectMany(known.WithRole).Distinct();
+            scored = [.. ofRole.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
+        }
+
         return scored;
+    }
+
+    /// <summary>A name that the host gave up in a later edition leads to the one that it has now.</summary>
+    private IEnumerable<PlacementCandidate> ByOldName(SpokenPath spoken, TrayContent content, PlaceContent kind)
+    {
+        var name = string.Join('_', spoken.Name.Tokens.Select(t => t.Text));
+        var given = overlay.Profile.Renamed.Where(r => r.Old == name && r.Since.Order <= overlay.Edition.Order);
+        foreach (var (rule, place) in given.SelectMany(r => r.Places.Select(key => (r, overlay.Profile.Place(key)))))
+        {
+            var bindings = Bindings.Of([(rule.Placeholder, rule.New)]);
+            if (!Takes(place, content, kind) || !place.Editions.Holds(overlay.Edition)) continue;
+            if (place.Pattern?.Fill(bindings) is not { } target || overlay.Base.Find(target) is not { } own) continue;
+            var fit = PlaceFit.Of(overlay, place, bindings, own, content);
+            var reason = $"{overlay.Profile.Title} called it “{name}” before {rule.Since.Key}{fit.Says}";
+            yield return new PlacementCandidate(target, place, OldName, reason, Doubt: fit.Doubt);
+        }
     }
 
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
@@ -139,25 +232,34 @@ public sealed class Placer
         var match = NameMatch.Of(spoken, target);
         var fit = PlaceFit.Of(overlay, target.Place, target.Bindings, target.Base, content);
         if (Likelihood(match, fit, target) is not { } score) return null;
-        var left = spoken.Name.LeftOut.Length > 0 && match is { IsTold: true, Number: Told.Whole } && target is { Number: null, Choice: null } ? $" but for “{spoken.Name.LeftOut}”" : "";
-        var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, 0.97), fit.Doubt);
+        var leftOut = string.Join(' ', spoken.Name.LeftOut.Split(' ').Where(w => !target.Identity.Contains(w.ToLowerInvariant())));
+        if (match.IsTold && leftOut.Length < spoken.Name.LeftOut.Length) score += ForOwnWord;
+        var saysLeft = leftOut.Length > 0 && match is { IsTold: true, Number: Told.Whole } && target is { Number: null, Choice: null };
+        var reason = $"{Says(match, target)}{(saysLeft ? $" but for “{leftOut}”" : "")}{fit.Says}";
+        // Part of a name is never sure, however well the size fits.
+        var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, match.Identity == Told.Part ? AlmostSure : 0.97), fit.Doubt);
         if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
-        if (IsDdsOfBase(target) && content.Format != "DDS") return new PlacementCandidate(target.Path, target.Place, confidence, $"{Says(match, target)}{left}{fit.Says}; the base has a DDS here, which beats every PNG: yours becomes one", Doubt: doubt);
-        return new PlacementCandidate(target.Path, target.Place, StandsBack(target) ? Math.Min(confidence, 0.5) : confidence, $"{Says(match, target)}{left}{fit.Says}", target.Base is null && !overlay.PackHas(target.Path), doubt);
+        if (IsDdsOfBase(target) && content.Format != "DDS")
+        {
+            const string Becomes = "the base has a DDS here, which beats every PNG: yours becomes one";
+            return new PlacementCandidate(target.Path, target.Place, confidence, $"{reason}; {Becomes}", Doubt: doubt);
+        }
+
+        if (fit.IsOutranked) confidence = Math.Min(confidence, Outranked);
+        var isNew = target.Base is null && !overlay.PackHas(target.Path);
+        return new PlacementCandidate(target.Path, target.Place, confidence, reason, isNew, doubt);
     }
 
     /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
-    private static bool IsDdsOfBase(KnownTarget target) => target is { Place: { Content: PlaceContent.Picture, Format: PictureFormat.Dds }, Base: not null };
-
-    /// <summary>True where the host would use another file in place of this one.</summary>
-    private bool StandsBack(KnownTarget target) =>
-        target.Place.RulesOf<OutrankedByRule>(overlay.Edition).Any(r => overlay.FirstShown(r.Places, target.Bindings) is not null);
+    private static bool IsDdsOfBase(KnownTarget target) =>
+        target is { Place: { Content: PlaceContent.Picture, Format: PictureFormat.Dds }, Base: not null };
 
     /// <summary>How likely a target is by what is said of it; null where nothing is.</summary>
     private static double? Likelihood(NameMatch match, PlaceFit fit, KnownTarget target)
     {
         var needsRole = target.Role.Count > 0;
-        var tail = match.TailLength > 1 || (match is { TailLength: 1, IsTold: true } && target.Identity.Count == 0) ? 0.04 * Math.Min(2, match.TailLength) : 0;
+        var hasTail = match.TailLength > 1 || (match is { TailLength: 1, IsTold: true } && target.Identity.Count == 0);
+        var tail = hasTail ? 0.04 * Math.Min(2, match.TailLength) : 0;
         if (match.IsTold)
         {
             var identity = match.Identity == Told.Whole && match.Number == Told.Whole ? 0.9 : 0.83;
@@ -168,11 +270,18 @@ public sealed class Placer
         }
 
         if (match.Suffix.Length > 0) return 0.55;
-        if (match.Identity == Told.Part && match.Share >= 0.5 && match.Number >= Told.Slip && match.Choice == Told.Whole) return needsRole && !match.HasRole ? null : needsRole ? 0.3 + (match.Share * 0.4) : match.Share * match.Share * 0.9;
+        if (match.Identity == Told.Part && match.Share >= 0.5 && match.Number >= Told.Slip && match.Choice == Told.Whole)
+        {
+            if (!needsRole) return match.Share * match.Share * 0.9;
+            return match.HasRole ? 0.3 + (match.Share * 0.4) : null;
+        }
+
         if (match.Identity is Told.No or Told.Part && match.Share < 0.5)
         {
-            var saysMember = (target.Choice is not null && match.Choice == Told.Whole) || (target.Number is not null && match.Number >= Told.Slip);
-            return match.Identity == Told.No && (saysMember || (needsRole && match.HasRole)) && fit.Doubt is null ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
+            var saysMember = (target.Choice is not null && match.Choice == Told.Whole)
+                || (target.Number is not null && match.Number >= Told.Slip);
+            var isHinted = match.Identity == Told.No && (saysMember || (needsRole && match.HasRole)) && fit.Doubt is null;
+            return isHinted ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
         }
 
         return null;
@@ -189,7 +298,9 @@ public sealed class Placer
     private static string Says(NameMatch match, KnownTarget target)
     {
         var role = target.Role.Count > 0 && match.HasRole ? $"“{string.Join(' ', target.Role)}”" : "";
-        var member = target.Choice is not null && match.Choice == Told.Whole ? $"“{target.Choice}”" : target.Number is not null && match.Number >= Told.Slip ? $"the number {target.Number}" : "";
+        var member = target.Choice is not null && match.Choice == Told.Whole ? $"“{target.Choice}”"
+            : target.Number is not null && match.Number >= Told.Slip ? $"the number {target.Number}"
+            : "";
         var name = target.Identity.Count == 0 ? "" : match switch
         {
             { Identity: Told.Whole, FromFolder: true } => "the folder has its name",
@@ -206,8 +317,9 @@ public sealed class Placer
     /// <summary>A place whose one path the manifest names: what is called like it, or has the only size that it takes.</summary>
     private IEnumerable<PlacementCandidate> ByManifest(SpokenPath spoken, TrayContent content, PlaceContent kind)
     {
-        foreach (var place in overlay.Profile.Places.Where(p => p.ManifestField is not null && p.Content == kind && p.Editions.Holds(overlay.Edition)))
+        foreach (var place in overlay.Profile.Places.Where(p => p.ManifestField is not null && p.Content == kind))
         {
+            if (!place.Editions.Holds(overlay.Edition)) continue;
             var rule = place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault(r => r.IsExact);
             var fits = content.Size is { } size && rule is not null && rule.Judge(size) is null;
             var named = spoken.Name.Words.Contains(place.Key, StringComparer.Ordinal);
@@ -219,7 +331,8 @@ public sealed class Placer
                 _ => "the name",
             };
             var naming = overlay.Pack.Manifest.FindPath(place.ManifestField!) is null ? "; the manifest will name it" : "";
-            yield return new PlacementCandidate(ManifestNaming.PathOf(overlay.Pack.Manifest, place), place, fits && named ? 0.97 : fits ? 0.7 : 0.6, says + naming);
+            var confidence = fits && named ? 0.97 : fits ? 0.7 : 0.6;
+            yield return new PlacementCandidate(ManifestNaming.PathOf(overlay.Pack.Manifest, place), place, confidence, says + naming);
         }
     }
 
@@ -228,18 +341,51 @@ public sealed class Placer
     {
         var rule = overlay.Profile.Manifest;
         var isCalledSo = file.Path.FileName == rule.Path.FileName;
-        var title = rule.Format == ManifestFormat.Json ? content.Entry is { } json && rule.Kind.Judge(json).Count == 0 ? json.FindString(rule.TitleField) : null
-            : isCalledSo && TomlText.Parse(file.ReadAll()) is { Problem: null } toml && rule.Kind.Judge(toml).Count == 0 ? toml.FindString(rule.TitleField) : null;
+        var title = rule.Format == ManifestFormat.Json
+            ? content.Entry is { } json && rule.Kind.Judge(json).Count == 0 ? json.FindString(rule.TitleField) : null
+            : isCalledSo && TomlText.Parse(file.ReadAll()) is { Problem: null } toml && rule.Kind.Judge(toml).Count == 0
+                ? toml.FindString(rule.TitleField)
+                : null;
         if (!isCalledSo && title is null) return null;
-        return new PlacementCandidate(rule.Path, null, isCalledSo ? 0.9 : 0.7, title is null ? "it is called like the manifest" : $"it is the manifest of “{title}”", Doubt: overlay.PackHas(rule.Path) ? "the pack has a manifest already" : null);
+        var reason = title is null ? "it is called like the manifest" : $"it is the manifest of “{title}”";
+        var doubt = overlay.PackHas(rule.Path) ? "the pack has a manifest already" : null;
+        return new PlacementCandidate(rule.Path, null, isCalledSo ? 0.9 : 0.7, reason, Doubt: doubt);
     }
 
     /// <summary>Without a name to go by, a size that one place alone takes says at least which place it is.</summary>
     private IEnumerable<PlacementCandidate> BySize(TrayContent content)
     {
         if (content.Size is not { } size) return [];
-        var places = overlay.Profile.Places.Where(p => p.Pattern is not null && p.RulesOf<SizeRule>(overlay.Edition).Any(r => r.IsExact && r.Judge(size) is null)).ToList();
+        var places = overlay.Profile.Places
+            .Where(p => p.Pattern is not null && p.RulesOf<SizeRule>(overlay.Edition).Any(r => r.IsExact && r.Judge(size) is null))
+            .ToList();
         if (places is not [var place]) return [];
-        return known.All.Where(k => k.Place == place && k.Base is not null && !overlay.PackHas(k.Path)).Select(k => new PlacementCandidate(k.Path, place, Least, $"{size} fits {place.Title.ToLowerInvariant()} only"));
+        return known.All
+            .Where(k => k.Place == place && k.Base is not null && !overlay.PackHas(k.Path))
+            .Select(k => new PlacementCandidate(k.Path, place, Least, $"{size} fits {place.Title.ToLowerInvariant()} only"));
+    }
+
+    /// <summary>Without a name to go by, the base's pictures that it looks like, of its size or some times that.</summary>
+    private IEnumerable<PlacementCandidate> ByLook(TrayContent content)
+    {
+        if (content is not { Size: { } size, Picture: { } picture }) return [];
+        var grid = LookGrid.Of(picture);
+        var near = known.All
+            .Where(k => k.Place is { Content: PlaceContent.Picture, Format: PictureFormat.Png })
+            .Where(k => k.Base?.Facts.Picture?.Header?.Size is { } own && IsTimes(size, own))
+            .Select(k => (Target: k, Distance: LookRank.Distance(overlay, grid, k.Path) ?? double.MaxValue))
+            .Where(k => k.Distance <= LikeOwn)
+            .OrderBy(k => k.Distance).ThenBy(k => k.Target.Path)
+            .Take(MostOthers);
+        return near.Select(k => k.Distance <= Same
+            ? new PlacementCandidate(k.Target.Path, k.Target.Place, Copied, "it is the base’s own picture")
+            : new PlacementCandidate(k.Target.Path, k.Target.Place, Least, LooksLikeOwn));
+    }
+
+    /// <summary>True where one size is another, or a whole number of times it.</summary>
+    private static bool IsTimes(PixelSize one, PixelSize other)
+    {
+        var (large, small) = one.Width >= other.Width ? (one, other) : (other, one);
+        return large.Width % small.Width == 0 && large.Height == large.Width / small.Width * small.Height;
     }
 }

@@ -25,7 +25,8 @@ public static class Placing
     /// <param name="insist">Whether to place it where the host could not read it as it is.</param>
     public static PlacingResult Place(HostProfile profile, Edition edition, FileTree tree, PackPath from, PackPath to, bool insist = false)
     {
-        if (ReservedFolder.Holds(to)) return PlacingResult.Stays($"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
+        if (ReservedFolder.Holds(to))
+            return PlacingResult.Stays($"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
         if (tree.Find(from) is not { } file) return PlacingResult.Stays("it is no longer in the tray.");
         if (!insist && ContentClash.Find(profile, edition, file, to) is { } clash) return PlacingResult.Stays(clash);
         var moved = Move(tree, file, to, insist);

@@ -33,8 +33,10 @@ public static class Slips
         var fewest = most + 1;
         foreach (var name in names)
         {
-            if (name == text || Math.Abs(name.Length - text.Length) >= fewest) continue;
-            var slips = name.Equals(text, StringComparison.OrdinalIgnoreCase) ? 1 : Count(name.ToLowerInvariant(), text.ToLowerInvariant(), fewest);
+            if (name == text || Math.Abs(name.Length - text.Length) > fewest) continue;
+            var slips = name.Equals(text, StringComparison.OrdinalIgnoreCase)
+                ? 1
+                : Count(name.ToLowerInvariant(), text.ToLowerInvariant(), fewest + 1);
             if (slips < fewest || (slips == fewest && nearest is not null && string.CompareOrdinal(name, nearest) < 0)) (nearest, fewest) = (name, slips);
         }
 

@@ -17,6 +17,9 @@ public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash) : Fil
     public ContentHash Hash => hash;
 
     /// <inheritdoc/>
+    protected override ContentHash? KnownHash => hash;
+
+    /// <inheritdoc/>
     public override void Read(Span<byte> to)
     {
         if (batch is null || !batch.TryRead(hash, to)) BlobStore.Read(source, hash, to);

@@ -275,6 +275,10 @@ namespace Underlay.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("about");
 
+                    b.Property<DateTimeOffset?>("BinnedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("binned_at");
+
                     b.Property<DateTimeOffset>("CreatedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("created_at");

@@ -21,6 +21,9 @@ public sealed class Pack
     /// <summary>When it was made.</summary>
     public DateTimeOffset CreatedAt { get; init; }
 
+    /// <summary>When it was put into the bin; null for a pack that is worked on.</summary>
+    public DateTimeOffset? BinnedAt { get; set; }
+
     /// <summary>What lists show of the pack, as JSON, so that they need not open it; null when it was not yet opened.</summary>
     public string? Summary { get; set; }
 

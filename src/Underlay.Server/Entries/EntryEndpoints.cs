@@ -28,12 +28,22 @@ internal static class EntryEndpoints
         var entries = new List<EntryItem>();
         var manifest = snapshot.Profile.Manifest;
         if (snapshot.Tree.Find(manifest.Path) is not null)
-            entries.Add(new EntryItem(manifest.Path.Value, manifest.Kind.Key, manifest.Kind.Title, "Manifest", null, ManifestFacts.Read(snapshot.Profile, snapshot.Tree).IsSound));
+            {
+                var isSound = ManifestFacts.Read(snapshot.Profile, snapshot.Tree).IsSound;
+                entries.Add(new EntryItem(manifest.Path.Value, null, manifest.Kind.Key, manifest.Kind.Title, "Manifest", null, isSound));
+            }
         if (snapshot.Overlay is { } overlay)
         {
             entries.AddRange(overlay.Pack.Placements
                 .Where(p => p.Place.Content != PlaceContent.Picture)
-                .Select(p => new EntryItem(p.Path.Value, p.Place.Kind?.Key ?? p.Place.Key, p.Place.Kind?.Title ?? p.Place.Title, LedgerEndpoints.TitleOf(p.Place, p.Bindings), PictureOf(overlay, p), p.Facts is { Unreadable: null, Faults.Count: 0 })));
+                .Select(p => new EntryItem(
+                    p.Path.Value,
+                    p.Place.Key,
+                    p.Place.Kind?.Key ?? p.Place.Key,
+                    p.Place.Kind?.Title ?? p.Place.Title,
+                    LedgerEndpoints.TitleOf(p.Place, p.Bindings),
+                    PictureOf(overlay, p),
+                    p.Facts is { Unreadable: null, Faults.Count: 0 })));
         }
 
         return new EntryList(snapshot.Revision, entries);

@@ -7,7 +7,15 @@ namespace Underlay.Server.Entries;
 internal sealed record ShownPicture(string Path, string Hash, bool IsOfBase);
 
 /// <summary>An entry of the pack, in the list of entries.</summary>
-internal sealed record EntryItem(string Path, string Kind, string KindTitle, string Title, ShownPicture? Picture, bool IsAccepted);
+/// <param name="Place">The key of its place; null for the manifest.</param>
+internal sealed record EntryItem(
+    string Path,
+    string? Place,
+    string Kind,
+    string KindTitle,
+    string Title,
+    ShownPicture? Picture,
+    bool IsAccepted);
 
 /// <summary>All entries of the pack.</summary>
 internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries);

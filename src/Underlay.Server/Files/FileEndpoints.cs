@@ -19,6 +19,12 @@ internal sealed record BroughtFile(string Path, string? With);
 /// <summary>What was copied from the base.</summary>
 internal sealed record BroughtFiles(long Revision, IReadOnlyList<BroughtFile> Brought);
 
+/// <summary>A file to take out, as it was seen; where it is another by now, nothing is taken out.</summary>
+internal sealed record SeenFile(string Path, string? Hash = null);
+
+/// <summary>Files to take out of the pack.</summary>
+internal sealed record RemoveRequest(IReadOnlyList<SeenFile> Files);
+
 /// <summary>A file that is to get another path.</summary>
 internal sealed record MoveRequest(string From, string To);
 
@@ -32,7 +38,7 @@ internal static class FileEndpoints
         var pack = app.MapGroup("/api/packs/{id:guid}");
         pack.MapGet("/file", ReadAsync).WithName("readFile");
         pack.MapPut("/file", WriteAsync).WithName("writeFile").Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
-        pack.MapDelete("/file", DeleteAsync).WithName("deleteFile");
+        pack.MapPost("/removals", RemoveAsync).WithName("removeFiles");
         pack.MapPost("/moves", MoveAsync).WithName("moveFile");
         pack.MapPost("/bring", BringAsync).WithName("bringFiles");
     }
@@ -80,14 +86,19 @@ internal static class FileEndpoints
         return new FileWritten(after.Revision, path, ContentHash.Of(bytes).Hex);
     }
 
-    private static async Task<Changed> DeleteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> RemoveAsync(Guid id, RemoveRequest request, PackDesk desk, CancellationToken cancel)
     {
-        var target = Parse(path);
-        var after = await desk.EditAsync(id, null, $"Take {path} out", snapshot =>
+        var files = request.Files.Select(f => (Path: Parse(f.Path), f.Hash)).ToList();
+        var what = files is [var one] ? $"Take {one.Path} out" : $"Take {files.Count} files out";
+        var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            if (snapshot.Tree.Find(target) is null) throw ProblemException.NoFile(path);
-            Expect(request, snapshot, target);
-            return [new TreeEdit.Delete(target)];
+            foreach (var (path, hash) in files)
+            {
+                var file = snapshot.Tree.Find(path) ?? throw ProblemException.NoFile(path.Value);
+                if (hash is not null && hash != PackSnapshot.HashOf(file)) throw Stale(snapshot, path, "Nothing was taken out");
+            }
+
+            return [.. files.Select(f => new TreeEdit.Delete(f.Path))];
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -110,7 +121,7 @@ internal static class FileEndpoints
         var what = request.Paths is [var one] ? $"Bring {one}" : $"Bring {request.Paths.Count} files";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            var overlay = snapshot.Overlay ?? throw new ProblemException(409, "wrapped", "One folder lies around the whole pack; unwrap it first, in Prove.");
+            var overlay = snapshot.NeedOverlay();
             plan = Bring.Plan(overlay, request.Paths.Select(Parse));
             if (plan.Count == 0) throw new ProblemException(409, "nothing-to-bring", "The pack has these files already, or the base does not.");
             return Bring.Edits(overlay, snapshot.Tree, plan);
@@ -124,8 +135,15 @@ internal static class FileEndpoints
         var now = snapshot.Tree.Find(path) is { } file ? PackSnapshot.HashOf(file) : null;
         var wanted = request.Headers.IfMatch is [{ } tag] && tag != "*" ? tag.Trim('"') : null;
         if (wanted is not null && wanted != now)
-            throw new ProblemException(412, "stale", $"{path} was changed meanwhile, perhaps in another page. Nothing was overwritten.") { Paths = [path.Value], Revision = snapshot.Revision };
+            throw Stale(snapshot, path, "Nothing was overwritten");
         if (request.Headers.IfNoneMatch is ["*"] && now is not null)
             throw new ProblemException(412, "stale", $"{path} is there already. Nothing was overwritten.") { Paths = [path.Value], Revision = snapshot.Revision };
     }
+
+    private static ProblemException Stale(PackSnapshot snapshot, PackPath path, string left) =>
+        new(412, "stale", $"{path} was changed meanwhile, perhaps in another page. {left}.")
+        {
+            Paths = [path.Value],
+            Revision = snapshot.Revision,
+        };
 }

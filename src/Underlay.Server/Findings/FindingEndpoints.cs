@@ -4,8 +4,8 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Findings;
 
-/// <summary>A finding to leave as it is, and why.</summary>
-internal sealed record WaiveRequest(FindingName Finding, string Reason);
+/// <summary>Findings to leave as they are, and why.</summary>
+internal sealed record WaiveRequest(IReadOnlyList<FindingName> Findings, string Reason);
 
 internal static class FindingEndpoints
 {
@@ -39,10 +39,12 @@ internal static class FindingEndpoints
     private static async Task<Changed> WaiveAsync(Guid id, WaiveRequest request, PackDesk desk, CancellationToken cancel)
     {
         if (string.IsNullOrWhiteSpace(request.Reason)) throw ProblemException.Unsound("Say why it may stay: a waiver needs a reason.");
-        var after = await desk.EditAsync(id, null, $"Waive {request.Finding.Code} ({request.Finding.Path})", snapshot =>
+        if (request.Findings is []) throw ProblemException.Unsound("Say which findings to waive.");
+        var what = request.Findings is [var one] ? $"Waive {one.Code} ({one.Path})" : $"Waive {request.Findings.Count} findings";
+        var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            var finding = Find(snapshot, request.Finding);
-            return [Waivers.Write([.. Kept(snapshot, finding), Waiver.Of(finding, request.Reason.Trim())])];
+            var findings = request.Findings.Select(name => Find(snapshot, name)).ToList();
+            return [Waivers.Write([.. Kept(snapshot, findings), .. findings.Select(f => Waiver.Of(f, request.Reason.Trim()))])];
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -50,12 +52,12 @@ internal static class FindingEndpoints
     private static async Task<Changed> WithdrawAsync(Guid id, FindingName name, PackDesk desk, CancellationToken cancel)
     {
         var after = await desk.EditAsync(id, null, $"Withdraw the waiver of {name.Code} ({name.Path})", snapshot =>
-            [Waivers.Write(Kept(snapshot, Find(snapshot, name)))], cancel).ConfigureAwait(false);
+            [Waivers.Write(Kept(snapshot, [Find(snapshot, name)]))], cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
 
     /// <summary>The waivers of all other findings. A file of waivers that cannot be read is not overwritten.</summary>
-    private static IEnumerable<Waiver> Kept(PackSnapshot snapshot, Finding finding)
+    private static IEnumerable<Waiver> Kept(PackSnapshot snapshot, IReadOnlyList<Finding> findings)
     {
         var (waivers, problem) = Waivers.Read(snapshot.Tree);
         if (problem is not null)
@@ -64,6 +66,7 @@ internal static class FindingEndpoints
             throw new ProblemException(409, "waivers-unreadable", $"{path} cannot be read, and is not overwritten: {problem}. Mend it or take it out first.") { Paths = [path.Value] };
         }
 
-        return waivers.Where(w => w.Key != finding.Key);
+        var keys = findings.Select(f => f.Key).ToHashSet();
+        return waivers.Where(w => !keys.Contains(w.Key));
     }
 }

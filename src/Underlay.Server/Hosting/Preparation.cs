@@ -40,7 +40,8 @@ internal static class Preparation
     {
         var importer = services.GetRequiredService<PackImporter>();
         var hosts = services.GetRequiredService<HostShelf>();
-        foreach (var pack in DemoCatalogue.Packs)
+        // Packs are listed newest first; the first of the demo is the last to come.
+        foreach (var pack in DemoCatalogue.Packs.Reverse())
         {
             var files = pack.Make().Files.Select(f => new UploadedFile(PackPath.Parse($"{pack.Name}/{f.Path}"), f.ReadAll())).ToList();
             await importer.ImportAsync(hosts.Get(pack.Host), new Upload(files, []), pack.About, CancellationToken.None).ConfigureAwait(false);

@@ -18,6 +18,9 @@ internal sealed class ProblemException(int status, string type, string detail, E
 
     public static ProblemException NoPack() => new(404, "no-pack", "There is no such pack; it may have been deleted.");
 
+    public static ProblemException InBin(string title) =>
+        new(410, "in-bin", $"{title} is in the bin. It can be restored from there, with its history and releases.");
+
     public static ProblemException NoFile(string path) => new(404, "no-file", $"There is no file {path}.") { Paths = [path] };
 
     public static ProblemException Unsound(string detail) => new(400, "unsound-request", detail);
@@ -66,6 +69,9 @@ internal static partial class Log
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "The connection that tells of changes was lost; trying again.")]
     public static partial void ListenerLost(ILogger logger, Exception exception);
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The bin was not emptied; it is tried again in an hour.")]
+    public static partial void BinNotEmptied(ILogger logger, Exception problem);
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "Jobs could not be looked for; trying again.")]
     public static partial void WorkerStumbled(ILogger logger, Exception exception);

@@ -16,7 +16,29 @@ internal sealed record EditionView(string Key, string Title, bool HasBase);
 internal sealed record PlaceView(string Key, string Title, string One, string? Path, string Content, string Basis);
 
 /// <summary>A host that packs are made for.</summary>
-internal sealed record HostView(string Key, string Title, string About, string BasePrefix, string PackageExtension, IReadOnlyList<EditionView> Editions, IReadOnlyList<PlaceView> Places);
+internal sealed record HostView(
+    string Key,
+    string Title,
+    string About,
+    string BasePrefix,
+    string PackageExtension,
+    IReadOnlyList<EditionView> Editions,
+    IReadOnlyList<PlaceView> Places,
+    HostWords Words);
+
+/// <summary>A word of the host's reports, and what it means.</summary>
+/// <param name="Picture">Of an outcome: whose picture is seen then, "yours", "base" or "nothing".</param>
+internal sealed record HostWordView(string Code, string Says, string Picture)
+{
+    public static IReadOnlyList<HostWordView> Of(IEnumerable<HostWord> words) =>
+        [.. words.Select(w => new HostWordView(w.Code, w.Says, w.Picture.ToString().ToLowerInvariant()))];
+}
+
+/// <summary>The words of a host's reports.</summary>
+internal sealed record HostWords(
+    IReadOnlyList<HostWordView> Outcomes,
+    IReadOnlyList<HostWordView> Drops,
+    IReadOnlyList<HostWordView> Reasons);
 
 /// <summary>One of the host's own files that fits a search.</summary>
 internal sealed record BaseHit(string Path, string Place, string PlaceTitle, string Title, string Noun, string Hash, JsonElement Facts);
@@ -42,7 +64,14 @@ internal static class HostEndpoints
         profile.BasePrefix,
         profile.Package.Extension,
         [.. profile.Editions.Select(e => new EditionView(e.Key, e.Title, HostShelf.HasBase(profile, e)))],
-        [.. profile.Places.Select(p => new PlaceView(p.Key, p.Title, p.One, p.Pattern?.Text, p.Content.ToString().ToLowerInvariant(), p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))]);
+        [.. profile.Places.Select(p => new PlaceView(
+            p.Key,
+            p.Title,
+            p.One,
+            p.Pattern?.Text,
+            p.Content.ToString().ToLowerInvariant(),
+            p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))],
+        new HostWords(HostWordView.Of(profile.Outcomes), HostWordView.Of(profile.Drops), HostWordView.Of(profile.Reasons)));
 
     private static async Task<BasePage> SearchAsync(string host, string edition, string? words, string? place, string? cursor, HostShelf hosts, UnderlayDatabase database, CancellationToken cancel)
     {

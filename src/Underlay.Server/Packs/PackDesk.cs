@@ -26,8 +26,12 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
     public async Task<PackSnapshot> GetAsync(Guid id, CancellationToken cancel)
     {
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
-        var pack = await database.Packs.AsNoTracking().Where(p => p.Id == id).Select(p => new { p.Revision, p.Host, p.Name }).FirstOrDefaultAsync(cancel).ConfigureAwait(false)
+        var pack = await database.Packs.AsNoTracking()
+                .Where(p => p.Id == id)
+                .Select(p => new { p.Revision, p.Host, p.Name, p.BinnedAt })
+                .FirstOrDefaultAsync(cancel).ConfigureAwait(false)
             ?? throw ProblemException.NoPack();
+        if (pack.BinnedAt is not null) throw ProblemException.InBin(pack.Name);
         var slot = slots.GetOrAdd(id, _ => new Slot());
         slot.LastUsed = Environment.TickCount64;
         if (slot.Snapshot is { } known && known.Revision >= pack.Revision) return known;

@@ -37,13 +37,12 @@ internal static class PackEndpoints
         app.MapPost("/api/packs", MakeAsync).WithName("makePack");
         app.MapPost("/api/packs/import", ImportAsync).WithName("importPack").WithMetadata(UploadReader.Limit).AcceptsUpload();
         app.MapGet("/api/packs/{id:guid}", ViewAsync).WithName("viewPack");
-        app.MapDelete("/api/packs/{id:guid}", DeleteAsync).WithName("deletePack");
     }
 
     private static async Task<IReadOnlyList<PackListItem>> ListAsync(UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
     {
         var rows = await database.Packs.AsNoTracking()
-            .OrderBy(p => p.CreatedAt)
+            .Where(p => p.BinnedAt == null)
             .Select(p => new
             {
                 Pack = p,
@@ -52,7 +51,7 @@ internal static class PackEndpoints
             })
             .ToListAsync(cancel).ConfigureAwait(false);
         var list = new List<PackListItem>();
-        foreach (var row in rows)
+        foreach (var row in rows.OrderByDescending(r => r.ChangedAt ?? r.Pack.CreatedAt))
         {
             var summary = await SummaryOfAsync(row.Pack, database, desk, cancel).ConfigureAwait(false);
             list.Add(new PackListItem(row.Pack.Id, row.Pack.About, row.Pack.CreatedAt, row.ChangedAt, row.Release?.Version, row.Release?.At, summary));
@@ -99,10 +98,16 @@ internal static class PackEndpoints
         return TypedResults.Created($"/api/packs/{pack.Id}", new PackMade(pack.Id, title, []));
     }
 
-    private static async Task<Created<PackMade>> ImportAsync(string host, HttpRequest request, PackImporter importer, HostShelf hosts, CancellationToken cancel)
+    private static async Task<Created<PackMade>> ImportAsync(
+        string? host,
+        HttpRequest request,
+        PackImporter importer,
+        HostShelf hosts,
+        CancellationToken cancel)
     {
         var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
-        var made = await importer.ImportAsync(hosts.Get(host), upload, null, cancel).ConfigureAwait(false);
+        var profile = host is null ? PackImporter.FindHost([.. hosts.All], upload, cancel) : hosts.Get(host);
+        var made = await importer.ImportAsync(profile, upload, null, cancel).ConfigureAwait(false);
         return TypedResults.Created($"/api/packs/{made.Id}", made);
     }
 
@@ -118,12 +123,5 @@ internal static class PackEndpoints
         response.Headers.ETag = RevisionTag.Write(snapshot.Revision);
         if (pack.SummaryTag != TagOf(snapshot.Revision)) await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return TypedResults.Ok(new PackView(id, snapshot.Revision, pack.About, undo, redo, released, summary));
-    }
-
-    private static async Task<NoContent> DeleteAsync(Guid id, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
-    {
-        if (await database.Packs.Where(p => p.Id == id).ExecuteDeleteAsync(cancel).ConfigureAwait(false) == 0) throw ProblemException.NoPack();
-        desk.Forget(id);
-        return TypedResults.NoContent();
     }
 }

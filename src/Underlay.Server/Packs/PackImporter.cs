@@ -26,9 +26,30 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         return new PackMade(pack.Id, ManifestFacts.Read(profile, tree).Title ?? name, [.. upload.Refused, .. tree.Refused.Select(Refused.Of)]);
     }
 
+    /// <summary>The host that what was uploaded is for, by what it says itself.</summary>
+    /// <exception cref="ProblemException">It does not say, or the archive is refused whole.</exception>
+    public static HostProfile FindHost(IReadOnlyList<HostProfile> hosts, Upload upload, CancellationToken cancel)
+    {
+        var archive = ArchiveOf(upload);
+        var tree = FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes)));
+        if (archive is not null)
+        {
+            var read = PackArchive.Read(archive.Bytes, ArchiveLimits.Standard, cancel);
+            tree = read.Tree ?? throw RefusedWhole(archive.Path.FileName, archive.Path.Value, read.Problem!);
+        }
+
+        return HostFinder.Find(hosts, archive?.Path.FileName ?? "", tree)
+            ?? throw new ProblemException(422, "which-host", "Nothing in it says for which host it was made: neither its name nor a manifest.");
+    }
+
+    private static ProblemException RefusedWhole(string name, string path, ArchiveProblem problem) =>
+        new(422, "archive-refused", $"{name} was refused whole, and nothing was taken from it: {problem.Says}") { Paths = [path] };
+
+    private static UploadedFile? ArchiveOf(Upload upload) => upload.Files is [var only] && IsArchive(only.Bytes) ? only : null;
+
     private static (string Name, FileTree Tree) Open(HostProfile profile, Upload upload, CancellationToken cancel)
     {
-        var archive = upload.Files is [var only] && IsArchive(only.Bytes) ? only : null;
+        var archive = ArchiveOf(upload);
         var opened = archive is null
             ? PackArchive.Find(profile, FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes))))
             : PackArchive.Open(profile, archive.Bytes, ArchiveLimits.Standard, cancel);
@@ -36,7 +57,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         var around = opened.Around[(opened.Around.LastIndexOf('/') + 1)..];
         var name = archive is null ? around.Length > 0 ? around : Nameless : Stem(archive.Path.FileName);
         return opened.Problem is { } problem
-            ? throw new ProblemException(422, "archive-refused", $"{archive?.Path.FileName ?? name} was refused whole, and nothing was taken from it: {problem.Says}") { Paths = [archive?.Path.Value ?? name] }
+            ? throw RefusedWhole(archive?.Path.FileName ?? name, archive?.Path.Value ?? name, problem)
             : (name, opened.Tree);
     }
 

@@ -5,6 +5,7 @@ using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 using Underlay.Data.Blobs;
+using Underlay.Server.Hosting;
 
 namespace Underlay.Server.Packs;
 
@@ -31,6 +32,10 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     /// <summary>The pack over its base, or null while one folder lies around everything.</summary>
     public Overlay? Overlay => session.Report.Overlay;
 
+    /// <exception cref="ProblemException">One folder lies around all of the pack.</exception>
+    public Overlay NeedOverlay() =>
+        Overlay ?? throw new ProblemException(409, "wrapped", "One folder lies around the whole pack; unwrap it first, in Prove.");
+
     public FixContext FixContext => new(NewPack.NameOf(name), profile, Edition, Overlay);
 
     /// <summary>Files that are not yet placed.</summary>
@@ -49,36 +54,4 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
 
     /// <summary>Where the files of the tray belong.</summary>
     public IReadOnlyList<PlacementAdvice> Advise() => Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
-}
-
-/// <summary>Advice that was given already: it holds as long as the pack has the same files in places, edition and prefix.</summary>
-internal sealed class AdviceMemory
-{
-    private readonly Dictionary<(string Path, string Hash), PlacementAdvice> given = [];
-    private Placer? placer;
-
-    public AdviceMemory For(Overlay? before, Overlay? after) =>
-        before is not null && after is not null
-        && ReferenceEquals(before.Base, after.Base) && before.Pack.Manifest.Prefix == after.Pack.Manifest.Prefix
-        && before.Pack.Placements.Count == after.Pack.Placements.Count
-        && before.Pack.Placements.Zip(after.Pack.Placements).All(p => p.First.Path == p.Second.Path)
-            ? this
-            : new AdviceMemory();
-
-    public IReadOnlyList<PlacementAdvice> Advise(Overlay overlay, IEnumerable<TreeFile> files)
-    {
-        lock (given)
-        {
-            placer ??= new Placer(overlay);
-            return [.. files.Select(file => given.TryGetValue((file.Path.Value, PackSnapshot.HashOf(file)), out var known) ? known : Keep(file))];
-        }
-    }
-
-    private PlacementAdvice Keep(TreeFile file)
-    {
-        var path = PackPath.Parse(file.Path.Value[(ReservedFolder.Tray.Length + 1)..]);
-        var advice = placer!.Advise(file with { Path = path }) with { File = file };
-        given[(file.Path.Value, PackSnapshot.HashOf(file))] = advice;
-        return advice;
-    }
 }

@@ -32,7 +32,7 @@ internal static class PictureEndpoints
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
-        var overlay = snapshot.Overlay ?? throw new ProblemException(409, "wrapped", "One folder lies around the whole pack; unwrap it first, in Prove.");
+        var overlay = snapshot.NeedOverlay();
         var yours = overlay.Pack.Placements.FirstOrDefault(p => p.Path == at);
         var under = overlay.OfBase(at);
         var placement = yours ?? under ?? throw ProblemException.NoFile(path);

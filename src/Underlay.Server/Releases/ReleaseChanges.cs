@@ -27,7 +27,9 @@ internal static partial class ReleaseChanges
 
     /// <summary>All files of a first release.</summary>
     public static IReadOnlyList<ChangedFile> First(IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase) =>
-        [.. now.Where(f => f.Path != manifest).Select(f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f)))];
+        InOrder(now
+            .Where(f => f.Path != manifest)
+            .Select(f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f))));
 
     /// <summary>The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.</summary>
     public static IReadOnlyList<ChangedFile> Between(FileTree before, IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase)
@@ -37,12 +39,13 @@ internal static partial class ReleaseChanges
         {
             var hash = PackSnapshot.HashOf(file);
             if (!before.TryFind(file.Path, out var old)) changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", IsPicture(file.Path), hash));
-            else if (old.Length != file.Length || ContentHash.Of(old.ReadAll()).Hex != hash) changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
+            else if (old.Length != file.Length || old.Hash.Hex != hash)
+                changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
         }
 
         var there = now.Select(f => f.Path).ToHashSet();
         changes.AddRange(before.Files.Where(f => f.Path != manifest && !there.Contains(f.Path)).Select(f => new ChangedFile(f.Path.Value, "removed", IsPicture(f.Path), null)));
-        return [.. changes.OrderBy(c => c.Path, StringComparer.Ordinal)];
+        return InOrder(changes);
     }
 
     /// <summary>Semantic Versioning 2.0.0 as packs use it: a removed file may break who relies on it, a new one is a feature.</summary>
@@ -57,9 +60,9 @@ internal static partial class ReleaseChanges
         return (Text(parts[0], parts[1], parts[2] + 1), changes.Count > 0 ? "files were changed" : "nothing changed but the manifest");
     }
 
-    public static string Notes(string? last, IReadOnlyList<ChangedFile> changes, int files)
+    public static string Notes(string? last, IReadOnlyList<ChangedFile> changes)
     {
-        if (last is null) return $"First release, {files} files.";
+        if (last is null) return changes.Count == 1 ? "First release, 1 file." : $"First release, {changes.Count} files.";
         if (changes.Count == 0) return $"As {last}.";
         var lines = new[] { (Change: "override", Word: "Newly overrides"), (Change: "addition", Word: "Adds"), (Change: "changed", Word: "Changes"), (Change: "removed", Word: "Removes") }
             .Select(kind => (kind.Word, Paths: changes.Where(c => c.Change == kind.Change).Select(c => c.Path).ToList()))
@@ -67,6 +70,9 @@ internal static partial class ReleaseChanges
             .Select(kind => $"{kind.Word}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
         return string.Join('\n', lines);
     }
+
+    /// <summary>As a person counts: 64.png before 128.png.</summary>
+    private static List<ChangedFile> InOrder(IEnumerable<ChangedFile> changes) => [.. changes.OrderBy(c => c.Path, NaturalOrder.Comparer)];
 
     public static bool IsWhole(string? version) => version is { Length: > 0 and < 9 } && version.All(char.IsAsciiDigit);
 

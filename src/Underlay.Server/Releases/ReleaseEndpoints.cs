@@ -24,7 +24,8 @@ internal sealed record PackagedFile(string Path, long Length, bool IsPicture, st
 
 /// <summary>A file that is other than in the last release.</summary>
 /// <param name="Change">addition, override (over a file of the base, and not in the last release), changed or removed.</param>
-internal sealed record ChangedFile(string Path, string Change, bool IsPicture, string? Hash);
+/// <param name="Place">The key of its place; null where the host reads nothing.</param>
+internal sealed record ChangedFile(string Path, string Change, bool IsPicture, string? Hash, string? Place = null);
 
 /// <summary>What would be built now.</summary>
 /// <param name="Version">What the manifest says.</param>
@@ -71,8 +72,11 @@ internal static class ReleaseEndpoints
             [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, ReleaseChanges.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
-            changes,
-            ReleaseChanges.Notes(last?.Version, changes, plan.Files.Count),
+            [.. changes.Select(c => c with
+            {
+                Place = snapshot.Profile.Locate(PackPath.Parse(c.Path), snapshot.Report.Edition)?.Place.Key,
+            })],
+            ReleaseChanges.Notes(last?.Version, changes),
             [.. snapshot.Report.Findings.Where(f => f.Code.Value == "pack/placeholder").SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path))]);
     }
 

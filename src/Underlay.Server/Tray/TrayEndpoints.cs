@@ -20,12 +20,27 @@ internal sealed record Candidate(string Target, string? Place, string Title, str
 /// <param name="File">Its path in the tray.</param>
 /// <param name="Path">Its path in the pack.</param>
 /// <param name="Hash">Of its bytes.</param>
+/// <param name="Size">Of a picture that can be read, in pixels.</param>
 /// <param name="Length">Bytes.</param>
+/// <param name="IsFlawed">It is of no use wherever it is placed; the hint says why.</param>
 /// <param name="IsSure">Whether the first candidate can be accepted without looking.</param>
 /// <param name="HasFirst">Whether the first candidate stands before the others, so that it may be proposed.</param>
 /// <param name="Candidates">Likeliest first; all that are as likely as the first.</param>
-/// <param name="Hint">Where the host reads such files that Underlay does not judge yet; null for nowhere.</param>
-internal sealed record TrayRow(string File, string Path, string Hash, bool IsPicture, long Length, bool IsSure, bool HasFirst, IReadOnlyList<Candidate> Candidates, string? Hint);
+/// <param name="Hint">
+/// Why the file is of no use, or where the host reads such files that Underlay does not judge yet; null for nothing to say.
+/// </param>
+internal sealed record TrayRow(
+    string File,
+    string Path,
+    string Hash,
+    bool IsPicture,
+    Size? Size,
+    long Length,
+    bool IsSure,
+    bool HasFirst,
+    IReadOnlyList<Candidate> Candidates,
+    string? Hint,
+    bool IsFlawed);
 
 /// <summary>All files of the tray.</summary>
 internal sealed record TrayView(long Revision, int Sure, IReadOnlyList<TrayRow> Rows, IReadOnlyList<NamedPlace> Named);
@@ -91,11 +106,15 @@ internal static class TrayEndpoints
         advice.File.Path.Value,
         PackSnapshot.HashOf(advice.File),
         SourceReader.FormatOf(advice.File.ReadStart(64)) is not null,
+        advice.Size is { } size ? new Size(size.Width, size.Height) : null,
         advice.File.Length,
         advice.IsSure,
         advice.HasFirst,
         [.. advice.Candidates.Select(c => Candidate(c, snapshot))],
-        advice.Candidates.Count > 0 ? null : HintFor(advice.File, snapshot.Profile));
+        advice.Flaw is { } flaw ? $"{char.ToUpperInvariant(flaw[0])}{flaw[1..]}"
+            : advice.Candidates.Count > 0 ? null
+            : HintFor(advice.File, snapshot.Profile),
+        advice.Flaw is not null);
 
     private static string? HintFor(TreeFile file, HostProfile profile)
     {

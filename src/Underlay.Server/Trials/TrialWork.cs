@@ -2,6 +2,7 @@ using System.Text.Json;
 using Underlay.Core.Stacks;
 using Underlay.Data.Jobs;
 using Underlay.Files;
+using Underlay.Server.Findings;
 using Underlay.Server.Hosting;
 using Underlay.Server.Hosts;
 using Underlay.Server.Jobs;
@@ -9,6 +10,9 @@ using Underlay.Server.Packs;
 using Underlay.Server.Releases;
 
 namespace Underlay.Server.Trials;
+
+/// <summary>A finding that told what would become of a path.</summary>
+internal sealed record TrialCause(FindingName Finding, string Says);
 
 /// <summary>Builds the pack as it is and loads it in the simulated host.</summary>
 internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings settings) : IJobWork
@@ -30,7 +34,14 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
             var result = await runner.RunAsync(snapshot.Profile, hosts.BaseFolder(snapshot.Profile, snapshot.Edition), snapshot.Edition, insist: false, [file], cancel).ConfigureAwait(false);
             if (result.ExitCode != 0) throw new ProblemException(502, "trial-failed", $"{snapshot.Profile.Title} ended with a problem: {result.Error.Trim()}");
             using var report = JsonDocument.Parse(result.Json);
-            return JsonSerializer.Serialize(new { revision = snapshot.Revision, report = report.RootElement, standsFor = StandsForOf(snapshot) }, JsonSerializerOptions.Web);
+            var told = new
+            {
+                revision = snapshot.Revision,
+                report = report.RootElement,
+                standsFor = StandsForOf(snapshot),
+                causes = CausesOf(snapshot),
+            };
+            return JsonSerializer.Serialize(told, JsonSerializerOptions.Web);
         }
         catch (Exception problem) when (problem is TimeoutException or FileNotFoundException)
         {
@@ -41,6 +52,13 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
             folder.Delete(recursive: true);
         }
     }
+
+    /// <summary>By path: the findings that told of it before.</summary>
+    private static Dictionary<string, List<TrialCause>> CausesOf(PackSnapshot snapshot) =>
+        snapshot.Report.Findings
+            .SelectMany(f => f.Predicts.Select(p => p.Path).Distinct().Select(path => (Path: path, Finding: f)))
+            .GroupBy(c => c.Path, c => new TrialCause(FindingName.Of(c.Finding), c.Finding.Message))
+            .ToDictionary(g => g.Key, g => g.ToList());
 
     /// <summary>By path: what a picture stands for that an index ties to codes.</summary>
     private static Dictionary<string, string> StandsForOf(PackSnapshot snapshot) =>

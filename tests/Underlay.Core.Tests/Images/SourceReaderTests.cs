@@ -70,14 +70,22 @@ public class SourceReaderTests
         foreach (var format in new[] { "bmp", "tga", "webp", "gif", "jpg", "dds" })
         {
             var sound = Tool.Convert(Picture.Of(32, 24).ToPng(), "png", format, "");
-            for (var cut = 0; cut < sound.Length; cut += Math.Max(1, sound.Length / 23)) _ = SourceReader.Read(sound.AsMemory(0, cut));
+            for (var cut = 0; cut < sound.Length; cut += Math.Max(1, sound.Length / 23)) AssertReadOrTold(sound.AsMemory(0, cut));
             for (var at = 0; at < sound.Length; at += Math.Max(1, sound.Length / 41))
             {
                 var broken = (byte[])sound.Clone();
                 broken[at] ^= 0xFF;
-                _ = SourceReader.Read(broken);
+                AssertReadOrTold(broken);
             }
         }
+    }
+
+    /// <summary>Either a whole picture or a problem in words, never both nor neither.</summary>
+    private static void AssertReadOrTold(ReadOnlyMemory<byte> file)
+    {
+        var (picture, problem) = SourceReader.Read(file);
+        if (picture is null) Assert.NotEmpty(problem!);
+        else Assert.Equal((null, picture.Size.Width * picture.Size.Height * 4), (problem, picture.Rgba.Length));
     }
 
     [Fact]

@@ -93,6 +93,18 @@ public class PlacerTests
     }
 
     [Fact]
+    public void A_name_that_the_host_had_in_an_earlier_edition_leads_to_the_one_that_it_has_now()
+    {
+        var manifest = ManifestFacts.Read(Repository.Kilnmoor, APack.Of().Tree);
+        var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, APack.Of().Tree, manifest), Base));
+        var bytes = Picture.Of(128, 128).ToPng();
+        var advice = placer.Advise(new TreeFile(PackPath.Parse("flagstone.png"), bytes.Length, FileContent.Of(bytes)));
+        Assert.Equal("art/surfaces/flagstone_grey.png", advice.Candidates[0].Target.Value);
+        Assert.Contains("called it “flagstone” before 4.0", advice.Candidates[0].Reason, StringComparison.Ordinal);
+        Assert.False(advice.IsSure);
+    }
+
+    [Fact]
     public void A_picture_without_a_name_gets_the_place_that_its_size_fits_and_is_not_sure()
     {
         Assert.False(Advice["IMG_0231.png"].IsSure);

@@ -57,4 +57,7 @@ function connect(tell: (told: Told) => void) {
         )
     source.onopen = () => tell({ isConnected: true })
     source.onerror = () => tell({ isConnected: false })
+    // Without a network a stream may stay silent for long before it fails.
+    window.addEventListener('offline', () => tell({ isConnected: false }))
+    window.addEventListener('online', () => source.readyState === EventSource.OPEN && tell({ isConnected: true }))
 }

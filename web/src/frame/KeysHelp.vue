@@ -8,7 +8,10 @@ const preferences = usePreferences()
 const keys = [
     ['g then p, g, s, d, v, r, h', 'Packs, Gather, Shape, Define, Prove, Release, Hosts'],
     ['/', 'Search'],
+    ['t', 'The tray, in Gather'],
+    ['n', 'New pack, in Packs'],
     ['j, k', 'Next and previous row'],
+    ['Space, J, K, Ctrl+A', 'Select the row, the next or previous too, all that are shown'],
     ['Enter', 'Open the row'],
     ['Esc', 'Back, or close what is open'],
     ['f', 'Apply the first fix of the row'],
@@ -17,6 +20,7 @@ const keys = [
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],
     ['c', 'Light, dark or loud ground behind pictures'],
+    ['Ctrl+S', 'Save what is typed in Define'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
 ]
 </script>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, provide, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import { fileUrl } from '@/api/client'
+import { computed, nextTick, provide, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { fileUrl, Problem } from '@/api/client'
 import type { Incoming } from '@/api/upload'
 import { useDrop } from '@/shared/composables/useDrop'
 import { useChange, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { isNowhere } from '@/shared/composables/useRowFocus'
 import PackSection from '@/shared/parts/PackSection.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import StopLine from './StopLine.vue'
@@ -20,7 +21,31 @@ const place = useQueryValue('place')
 const router = useRouter()
 const { isHelpOpen, onUndo, onRedo } = useAppKeys()
 
+const work = ref<HTMLElement>()
+/** Put into the bin, here or by another page: what is shown is no longer worked on. */
+const isGone = computed(
+    () => error.value instanceof Problem && ['/problems/in-bin', '/problems/no-pack'].includes(error.value.type),
+)
 const summary = computed(() => pack.value?.summary)
+// A stop that is gone to has the focus, so that its keys act at once; its list gives it to the row that was left.
+const route = useRoute()
+watch(
+    () => [route.name, route.query.look, route.query.path],
+    async ([name], [before]) => {
+        await nextTick()
+        const isLeftBehind = name === before ? isNowhere() : !work.value?.contains(document.activeElement)
+        if (isLeftBehind) work.value?.focus({ preventScroll: true })
+    },
+)
+// Where what had the focus is gone, the list's last row perhaps, keys still act.
+watch(
+    () => pack.value?.revision,
+    (_, before) =>
+        before !== undefined &&
+        requestAnimationFrame(() => {
+            if (document.activeElement === document.body) work.value?.focus({ preventScroll: true })
+        }),
+)
 watch(summary, (now) => now && (document.title = `${now.title} · Underlay`))
 
 // A drop anywhere goes into the tray, unless a stop takes it: Shape takes a picture as a new source.
@@ -40,12 +65,26 @@ onRedo.value = redo
 </script>
 
 <template>
-    <StateNote v-if="isPending || (error && !pack)" :is-loading="isPending" :problem="error" @again="refetch" />
+    <main v-if="isGone" class="px-6 py-10">
+        <h1 class="text-large font-semibold" role="alert">{{ error!.message }}</h1>
+        <p class="mt-3 flex gap-4">
+            <router-link class="press" :to="{ name: 'packs' }">To all packs</router-link>
+        </p>
+    </main>
+    <StateNote v-else-if="isPending || (error && !pack)" :is-loading="isPending" :problem="error" @again="refetch" />
     <div v-else-if="pack && summary" class="flex h-full flex-col">
-        <header class="flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3">
+        <a
+            href="#work"
+            class="press bg-paper sr-only absolute top-2 left-2 z-40 focus:not-sr-only"
+            @click.prevent="work?.focus()"
+            >To the work</a
+        >
+        <header
+            class="flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3 max-[700px]:flex-col max-[700px]:gap-1 max-[700px]:px-4"
+        >
             <router-link
                 :to="{ name: 'packs' }"
-                class="flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px]"
+                class="flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
                 title="All packs"
             >
                 <img
@@ -67,10 +106,21 @@ onRedo.value = redo
                     }}</span>
                 </span>
             </router-link>
-            <PackSection class="grow" :columns="summary.section" :chosen="place" @choose="place = $event" />
+            <PackSection
+                class="grow max-[700px]:w-full"
+                :columns="summary.section"
+                :chosen="place"
+                @choose="place = $event"
+            />
         </header>
         <StopLine :pack="pack" :is-busy="change.isBusy.value" @undo="undo" @redo="redo" @keys="isHelpOpen = true" />
-        <main class="relative min-h-0 grow">
+        <main
+            id="work"
+            ref="work"
+            class="relative min-h-0 grow outline-none"
+            tabindex="-1"
+            :aria-label="String(route.meta.title)"
+        >
             <router-view />
             <div
                 v-if="isOver"

@@ -35,8 +35,13 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
 </script>
 
 <template>
-    <div class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4">
-        <nav class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4" aria-label="Stops">
+    <div
+        class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4 max-[700px]:flex-wrap max-[700px]:px-4"
+    >
+        <nav
+            class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-3"
+            aria-label="Stops"
+        >
             <router-link
                 v-for="stop in stops"
                 :key="stop.name"
@@ -66,10 +71,12 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
                         summary.inTray > 0 ? 'nothing placed is wrong' : 'nothing found'
                     }}</span>
                 </span>
-                <span v-else-if="stop.says" class="text-faint text-small font-normal">{{ stop.says }}</span>
+                <span v-else-if="stop.says" class="text-faint text-small font-normal max-[700px]:hidden">{{
+                    stop.says
+                }}</span>
             </router-link>
         </nav>
-        <div class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap">
+        <div class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap max-[700px]:ml-0 max-[700px]:pb-1">
             <button
                 type="button"
                 class="disabled:text-faint inline-flex min-h-6 min-w-6 items-center justify-center gap-1"

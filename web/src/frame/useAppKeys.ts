@@ -58,12 +58,21 @@ function bind(router: ReturnType<typeof useRouter>) {
         { capture: true },
     )
 
+    // Esc leaves a field for the work around it; from there it leads back.
+    window.addEventListener('keydown', (event) => {
+        if (event.key !== 'Escape' || event.defaultPrevented || !(event.target instanceof HTMLElement)) return
+        if (!event.target.closest('#work :is(input, textarea, select, [contenteditable="true"])')) return
+        event.preventDefault()
+        document.getElementById('work')?.focus({ preventScroll: true })
+    })
+
     useKeys({
         g: () => {
             isGoing = true
             timer = setTimeout(() => (isGoing = false), 1500)
         },
         '?': () => (isHelpOpen.value = true),
+        t: () => document.querySelector<HTMLElement>('[data-tray]')?.focus(),
         '/': () => document.querySelector<HTMLInputElement>('[data-search]')?.focus(),
     })
 }

@@ -33,7 +33,7 @@ export function hexOf({ l, c, h }: Oklch): string {
     return `#${rgb.map((value) => byte(value).toString(16).padStart(2, '0')).join('')}`
 }
 
-/** The OKLCH of a colour as hex, rounded as people write it. */
+/** The OKLCH of a colour as hex, rounded as far as the hex comes back the same. */
 export function oklchOf(hex: string): Oklch {
     const [r, g, b] = [1, 3, 5].map((at) => toLinear(parseInt(hex.slice(at, at + 2), 16) / 255)) as [
         number,
@@ -50,5 +50,5 @@ export function oklchOf(hex: string): Oklch {
     const h = c < 0.0005 ? 0 : ((Math.atan2(bb, a) * 180) / Math.PI + 360) % 360
     const round = (value: number, digits: number) => Number(value.toFixed(digits))
     // Rounded down, so that a colour on the border of sRGB is not pushed over it.
-    return { l: round(l, 3), c: Math.floor(c * 1000) / 1000, h: round(h, 1) }
+    return { l: round(l, 4), c: Math.floor(c * 10000) / 10000, h: round(h, 2) }
 }

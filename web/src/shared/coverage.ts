@@ -14,3 +14,14 @@ export function coverageOf(column: SectionColumn): string {
         .filter(Boolean)
         .join(', ')
 }
+
+/** All the numbers of a column, its findings too, in words. */
+export function numbersOf(column: SectionColumn): string {
+    const parts = [
+        coverageOf(column) || (column.additions > 0 ? count(column.additions, 'file') : ''),
+        column.findings.blocker > 0 ? count(column.findings.blocker, 'blocker') : '',
+        column.findings.warning > 0 ? count(column.findings.warning, 'warning') : '',
+        column.findings.note > 0 ? count(column.findings.note, 'note') : '',
+    ]
+    return parts.filter(Boolean).join(', ') || 'nothing yet'
+}

@@ -25,8 +25,15 @@ export interface Filter {
     hits: ReadonlySet<string>
 }
 
-/** Joins rows and findings by path; findings at paths without a row get one of their own. */
+let last: { rows: readonly LedgerRow[]; findings: readonly FindingView[]; joined: Row[] } | undefined
+
+/** Joins rows and findings by path; findings at paths without a row get one of their own. Every stop asks for the same. */
 export function join(rows: readonly LedgerRow[], findings: readonly FindingView[]): Row[] {
+    if (last?.rows !== rows || last.findings !== findings) last = { rows, findings, joined: joinNow(rows, findings) }
+    return last.joined
+}
+
+function joinNow(rows: readonly LedgerRow[], findings: readonly FindingView[]): Row[] {
     const byPath = Map.groupBy(findings, (finding) => finding.name.path)
     const parts = findings.flatMap((finding) => finding.parts.map((part): Within => ({ finding, part })))
     const byPart = Map.groupBy(parts, ({ part }) => part.path)
@@ -59,6 +66,14 @@ export function join(rows: readonly LedgerRow[], findings: readonly FindingView[
 /** Where findings without a row belong. */
 const placeOf = (findings: readonly FindingView[]) =>
     findings.map((finding) => finding.place).find((place) => place !== 'elsewhere') ?? null
+
+/** The severity that counts most among findings that are not waived. */
+export const worstOf = (findings: readonly FindingView[]) =>
+    ['blocker', 'warning', 'note'].find((severity) => findings.some((f) => !f.waived && f.severity === severity))
+
+/** True where a row is worked on in a stop of its own: pictures in Shape, entries in Define. */
+export const canOpen = (row: Row) =>
+    !['missing', 'pack', 'several'].includes(row.state) && (row.place !== null || row.noun === 'manifest')
 
 const isYours = (row: Row) => row.state !== 'base'
 

@@ -61,7 +61,7 @@ public static class Shaping
     public static (byte[] Source, IReadOnlyList<Step> Steps)? FindSteps(FileTree tree, PackPath path) =>
         StepsFile.Read(tree, path) is { } known
         && tree.Find(path) is { } file
-        && known.Result == ContentHash.Of(file.ReadAll())
+        && known.Result == file.Hash
         && FindSource(tree, path, known.Source) is { } source
             ? (source, known.Steps)
             : null;
@@ -108,7 +108,7 @@ public static class Shaping
     {
         var edits = new List<TreeEdit>();
         var kept = ReservedFolder.SourceOf(path);
-        if (tree.Find(kept) is { } earlier && ContentHash.Of(earlier.ReadAll()) is var old && old != ContentHash.Of(source))
+        if (tree.Find(kept) is { } earlier && earlier.Hash is var old && old != ContentHash.Of(source))
         {
             var aside = PackPath.Parse($"{kept}.{old.Hex[..8]}");
             if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));

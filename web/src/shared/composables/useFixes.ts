@@ -20,19 +20,16 @@ export function useFixes(id: MaybeRefOrGetter<string>) {
                 () => post({ fixes: [fix] }),
                 (result) => (result.applied > 0 ? `${title}: done.` : heldBack(result)),
             ),
-        applyAll: () =>
-            change.run(
-                () => post({ allThatLoseNothing: true }),
-                (result) =>
-                    [
-                        `${count(result.applied, 'fix', 'fixes')} applied, ${count(result.files, 'file')} changed.`,
-                        heldBack(result),
-                    ]
-                        .join(' ')
-                        .trim(),
-            ),
+        applySeveral: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted }), saySum),
+        applyAll: () => change.run(() => post({ allThatLoseNothing: true }), saySum),
     }
 }
+
+/** What came of several fixes. */
+const saySum = (result: FixResult) =>
+    [`${count(result.applied, 'fix', 'fixes')} applied, ${count(result.files, 'file')} changed.`, heldBack(result)]
+        .join(' ')
+        .trim()
 
 /** Why fixes were not applied. */
 function heldBack({ held }: FixResult): string {

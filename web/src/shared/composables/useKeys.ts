@@ -2,21 +2,36 @@ import { onBeforeUnmount, onMounted } from 'vue'
 
 type Handlers = Record<string, (event: KeyboardEvent) => void>
 
+const pressed = new Set(['checkbox', 'radio', 'button', 'submit', 'file', 'range', 'color'])
+
+/** True where a key would be typed into what has the focus. */
 const isTyping = (target: EventTarget | null) =>
     target instanceof HTMLElement &&
-    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+    (target.isContentEditable ||
+        ['TEXTAREA', 'SELECT'].includes(target.tagName) ||
+        (target instanceof HTMLInputElement && !pressed.has(target.type)))
 
 const isInDialog = () => document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null
+
+/** Keys that buttons, links and boxes act on themselves. */
+const own = new Set(['Enter', ' ', 'ArrowUp', 'ArrowDown'])
+
+/** The name of what was pressed: "j", "Ctrl+a", "Shift+ArrowDown". */
+function nameOf(event: KeyboardEvent) {
+    const shift = event.shiftKey && event.key.length > 1 ? 'Shift+' : ''
+    return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${shift}${event.key}`
+}
 
 /** Single keys of a view; they rest while the author types or a dialog is open. */
 export function useKeys(handlers: Handlers) {
     function onKey(event: KeyboardEvent) {
-        if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
+        if (event.defaultPrevented || event.altKey) return
         if (isTyping(event.target) || isInDialog()) return
-        // A button that has the focus keeps its own keys.
-        const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
-        if (onButton && (event.key === 'Enter' || event.key === ' ')) return
-        const handler = handlers[event.key]
+        const onPress =
+            event.target instanceof HTMLElement &&
+            event.target.closest('button, a, input, summary, [role="tab"]') !== null
+        if (onPress && own.has(event.key)) return
+        const handler = handlers[nameOf(event)]
         if (!handler) return
         event.preventDefault()
         handler(event)

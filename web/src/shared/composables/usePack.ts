@@ -48,6 +48,15 @@ function inTurn(id: string, run: () => Promise<unknown>): Promise<unknown> {
     return mine
 }
 
+interface ChangeOptions {
+    /** What is said when it was made; nothing without. */
+    done?: (result: never) => string
+    /** An undo is not undone by a word. */
+    isTurn?: boolean
+    /** The browser keeps what is sent until it was made. */
+    isKept?: boolean
+}
+
 /**
  * Changes a pack: runs the change, fetches what shows it, and says what was done, with a word to undo it. A problem is said
  * in the server's words, and the page shows the pack as it is.
@@ -76,13 +85,14 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     }
 
     const change = useMutation({
-        mutationFn: ({ run }: { run: () => Promise<unknown>; done?: (result: never) => string; isTurn?: boolean }) =>
-            inTurn(toValue(id), run),
+        mutationFn: ({ run }: ChangeOptions & { run: () => Promise<unknown> }) => inTurn(toValue(id), run),
         onSuccess: async (result, { done, isTurn }) => {
             await refresh()
             if (done) say(done(result as never), isTurn ? undefined : { word: 'Undo', run: () => void undo() })
         },
-        onError: async (problem) => {
+        onError: async (problem, { isKept }) => {
+            // What is kept in the browser is not lost, and the page says so where it is typed.
+            if (isKept && problem instanceof Problem && problem.type === '/problems/unreachable') return
             warn(
                 problem instanceof Problem
                     ? problem.message
@@ -95,10 +105,14 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     return {
         isBusy: change.isPending,
         undo,
-        /** Runs a change; true when it was made. */
-        async run<T>(run: () => Promise<T>, done?: (result: T) => string): Promise<T | undefined> {
+        /** Runs a change; its result when it was made. */
+        async run<T>(
+            run: () => Promise<T>,
+            done?: (result: T) => string,
+            options?: Pick<ChangeOptions, 'isKept'>,
+        ): Promise<T | undefined> {
             try {
-                return (await change.mutateAsync({ run, done: done as never })) as T
+                return (await change.mutateAsync({ run, done: done as never, ...options })) as T
             } catch {
                 return undefined
             }

@@ -8,10 +8,13 @@ export function useWaivers(id: MaybeRefOrGetter<string>) {
     const params = () => ({ path: { id: toValue(id) } })
     return {
         isBusy: change.isBusy,
-        waive: (finding: FindingName, reason: string) =>
+        waive: (findings: FindingName[], reason: string) =>
             change.run(
-                () => data(api.POST('/api/packs/{id}/waivers', { params: params(), body: { finding, reason } })),
-                () => 'Waived. It counts no longer; it comes back when the file changes.',
+                () => data(api.POST('/api/packs/{id}/waivers', { params: params(), body: { findings, reason } })),
+                () =>
+                    findings.length === 1
+                        ? 'Waived. It counts no longer; it comes back when the file changes.'
+                        : `${findings.length} waived. Each comes back when its file changes.`,
             ),
         withdraw: (finding: FindingName) =>
             change.run(

@@ -1,16 +1,31 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, nextTick, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { FindingView } from '@/api/client'
+import type { FindingsView, FindingView } from '@/api/client'
 import { useWaivers } from '../composables/useWaivers'
 import FindingParts from './FindingParts.vue'
+import HalfChanged from './HalfChanged.vue'
 import FixButton from './FixButton.vue'
+import ReasonForm from './ReasonForm.vue'
 import SeverityMark from './SeverityMark.vue'
 
 const props = defineProps<{ pack: string; finding: FindingView }>()
 const waivers = useWaivers(() => props.pack)
 const isWaiving = ref(false)
-const reason = ref('')
+
+/** Others of the same kind, which may be left for the same reason. */
+const queries = useQueryClient()
+const alike = computed(() =>
+    isWaiving.value
+        ? (queries.getQueryData<FindingsView>(['pack', props.pack, 'findings'])?.findings ?? [])
+              .filter((f) => f.name.code === props.finding.name.code && !f.waived)
+              .map((f) => f.name)
+              .filter((name) => JSON.stringify(name) !== JSON.stringify(props.finding.name))
+        : [],
+)
+const waive = (reason: string, withOthers: boolean) =>
+    waivers.waive([props.finding.name, ...(withOthers ? alike.value : [])], reason)
 
 // What no fix can repair is repaired where such files are worked on.
 const route = useRoute()
@@ -21,8 +36,12 @@ const where = computed(() => {
     return !name || route.name === name ? null : { name, params: { id: props.pack }, query: { path: file } }
 })
 
-async function waive() {
-    if (await waivers.waive(props.finding.name, reason.value)) isWaiving.value = false
+/** What was pressed has the focus again. */
+const opener = ref<HTMLButtonElement>()
+async function close() {
+    isWaiving.value = false
+    await nextTick()
+    opener.value?.focus()
 }
 </script>
 
@@ -46,7 +65,8 @@ async function waive() {
             <span :class="finding.waived ? 'text-faint' : ''">{{ finding.message }}</span>
             <span v-if="finding.waived" class="text-faint"> Waived: “{{ finding.waived }}”.</span>
         </p>
-        <FindingParts :pack="pack" :finding="finding" />
+        <HalfChanged v-if="finding.name.code === 'thing/half-changed'" :pack="pack" :finding="finding" />
+        <FindingParts v-else :pack="pack" :finding="finding" />
         <div v-if="!isWaiving" class="text-small flex flex-wrap gap-x-4">
             <FixButton v-if="finding.fix && !finding.waived" :pack="pack" :finding="finding.name" :fix="finding.fix" />
             <router-link v-if="where" class="word" :to="where">{{
@@ -55,24 +75,18 @@ async function waive() {
             <button v-if="finding.waived" type="button" class="word" @click="waivers.withdraw(finding.name)">
                 Withdraw the waiver
             </button>
-            <button v-else type="button" class="word" data-test="waive" @click="isWaiving = true">Waive …</button>
-        </div>
-        <form v-else class="mt-1 flex gap-2" @submit.prevent="waive" @keydown.esc.stop="isWaiving = false">
-            <label class="grow">
-                <span class="sr-only">Why may it stay?</span>
-                <input
-                    v-model="reason"
-                    class="field text-small"
-                    placeholder="Why may it stay?"
-                    required
-                    maxlength="300"
-                    autofocus
-                />
-            </label>
-            <button type="submit" class="press text-small" :disabled="!reason.trim() || waivers.isBusy.value">
-                Waive
+            <button v-else ref="opener" type="button" class="word" data-test="waive" @click="isWaiving = true">
+                Waive …
             </button>
-            <button type="button" class="word text-small" @click="isWaiving = false">Not now</button>
-        </form>
+        </div>
+        <ReasonForm
+            v-else
+            class="mt-1"
+            :name="`reason:${pack}:${finding.name.code}:${finding.name.path}`"
+            :is-busy="waivers.isBusy.value"
+            :others="alike.length"
+            :give="waive"
+            @close="close"
+        />
     </div>
 </template>

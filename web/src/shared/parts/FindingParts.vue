@@ -10,6 +10,8 @@ const first = 200
 const isAll = ref(false)
 
 const shown = computed(() => (isAll.value ? props.finding.parts : props.finding.parts.slice(0, first)))
+/** Where all say the same, the finding has said it. */
+const isAlike = computed(() => new Set(props.finding.parts.map((part) => part.message)).size === 1)
 const words = computed(() => {
     const told = new Set([props.finding.name.path, ...props.finding.parts.map((part) => part.path)])
     return props.finding.outcomes.filter((outcome) => outcome.path !== '' && !told.has(outcome.path))
@@ -32,7 +34,7 @@ const alsoSays = computed(() => {
         <ul class="max-h-64 overflow-y-auto">
             <li v-for="part in shown" :key="part.path" class="border-line border-t py-1">
                 <span class="block font-mono [overflow-wrap:anywhere]">{{ part.path }}</span>
-                <span class="text-faint block">{{ part.message }}</span>
+                <span v-if="!isAlike" class="text-faint block">{{ part.message }}</span>
                 <FixButton
                     v-if="part.fix && !finding.waived"
                     :pack="pack"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, useId } from 'vue'
+import { nextTick, ref, useId } from 'vue'
 import type { FindingName, FixView } from '@/api/client'
 import { useFixes } from '../composables/useFixes'
 import ColourField from './ColourField.vue'
@@ -14,8 +14,16 @@ const id = useId()
 function press() {
     if (props.fix.question) {
         answer.value = props.fix.question.usual
-        isAsking.value = true
+        void ask(true)
     } else void run()
+}
+/** What opens has the focus; what was pressed has it again when it closes. */
+const opener = ref<HTMLButtonElement>()
+async function ask(now: boolean) {
+    isAsking.value = now
+    await nextTick()
+    if (now) document.getElementById(id)?.focus()
+    else opener.value?.focus()
 }
 async function run(given?: string) {
     const made = await apply(
@@ -31,15 +39,15 @@ async function run(given?: string) {
         v-if="isAsking"
         class="flex flex-wrap items-center gap-2"
         @submit.prevent="run(answer)"
-        @keydown.esc.stop="isAsking = false"
+        @keydown.esc.stop="ask(false)"
     >
         <label class="text-small font-semibold" :for="id">{{ fix.question!.title }}</label>
         <ColourField v-if="fix.question!.input === 'colour'" :id="id" v-model="answer" />
-        <input v-else :id="id" v-model="answer" class="field text-small max-w-52" required maxlength="80" autofocus />
+        <input v-else :id="id" v-model="answer" class="field text-small max-w-52" required maxlength="80" />
         <button type="submit" class="press text-small" :disabled="!answer.trim() || isBusy">{{ fix.title }}</button>
-        <button type="button" class="word text-small" @click="isAsking = false">Not now</button>
+        <button type="button" class="word text-small" @click="ask(false)">Not now</button>
     </form>
-    <button v-else type="button" class="word" :disabled="isBusy" data-test="fix" @click="press">
+    <button v-else ref="opener" type="button" class="word" :disabled="isBusy" data-test="fix" @click="press">
         {{ fix.title }}{{ fix.question ? ' …' : '' }}
     </button>
 </template>

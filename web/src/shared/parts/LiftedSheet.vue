@@ -37,14 +37,14 @@ const top = computed(() => (props.isSwapped && props.base ? props.base : (props.
     >
         <template v-if="isPicture && top && !broken">
             <span v-if="lies && !isSwapped" class="absolute inset-0">
-                <img :src="base!" alt="" class="pixels h-full w-full object-contain" loading="lazy" />
+                <img :src="base!" alt="" class="pixels h-full w-full object-contain" decoding="async" />
             </span>
             <span class="sheet bg-paper" :class="lies && !isSwapped ? 'absolute inset-0' : 'block h-full w-full'">
                 <img
                     :src="top"
                     :alt="label"
                     class="pixels h-full w-full object-contain"
-                    loading="lazy"
+                    decoding="async"
                     @error="broken = true"
                 />
             </span>

@@ -13,7 +13,9 @@ function act() {
 </script>
 
 <template>
-    <footer class="border-line bg-film flex min-h-9 shrink-0 items-center border-t px-6 py-1">
+    <footer
+        class="border-line bg-film flex min-h-9 shrink-0 items-center border-t px-6 py-1 max-[700px]:min-h-7 max-[700px]:px-4"
+    >
         <p v-if="!isConnected" class="mr-4" role="status" data-test="offline">
             <span class="text-madder font-bold" aria-hidden="true">▼ </span>Underlay does not answer. What you did is
             safe; this page goes on when it is back.
@@ -31,7 +33,7 @@ function act() {
                 <button type="button" class="word shrink-0" @click="hush">Close</button>
             </template>
         </div>
-        <p v-if="!shown && isConnected" class="text-faint text-small">
+        <p v-if="!shown && isConnected" class="text-faint text-small max-[700px]:hidden">
             Each change is kept in the pack’s history. Ctrl+Z takes it back.
         </p>
     </footer>

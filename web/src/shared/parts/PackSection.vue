@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import type { SectionColumn } from '@/api/client'
 import { useLabels } from '../composables/useLabels'
-import { coverageOf } from '../coverage'
-import { count } from '../words'
+import { numbersOf } from '../coverage'
+import PlacesMenu from './PlacesMenu.vue'
 import SeverityMark from './SeverityMark.vue'
 
 /** A cut through the pack's layers: base in hatch, what is overridden filled, additions dotted, findings cut into the top edge. */
@@ -58,26 +57,33 @@ const share = (column: SectionColumn) => (column.inBase === 0 ? 0 : column.overr
 const added = (column: SectionColumn) =>
     column.additions === 0 ? 0 : Math.max(0.12, column.additions / Math.max(column.inBase + column.additions, 1))
 
-function numbers(column: SectionColumn) {
-    const parts = [
-        coverageOf(column) || (column.additions > 0 ? count(column.additions, 'file') : ''),
-        column.findings.blocker > 0 ? count(column.findings.blocker, 'blocker') : '',
-        column.findings.warning > 0 ? count(column.findings.warning, 'warning') : '',
-        column.findings.note > 0 ? count(column.findings.note, 'note') : '',
-    ]
-    return parts.filter(Boolean).join(', ') || 'nothing yet'
+/** One stop of the Tab key; the arrows go from column to column. */
+const at = ref('')
+const tabStop = computed(() => {
+    const keys = families.value.flatMap((family) => family.columns.map((column) => column.place))
+    return [at.value, props.chosen ?? '', keys[0] ?? ''].find((key) => keys.includes(key))
+})
+function walk(event: KeyboardEvent) {
+    const all = [...(strip.value?.querySelectorAll<HTMLElement>('[data-column]') ?? [])]
+    const now = all.indexOf(event.target as HTMLElement)
+    const to = { ArrowLeft: now - 1, ArrowRight: now + 1, Home: 0, End: all.length - 1 }[event.key]
+    if (to === undefined || now < 0) return
+    event.preventDefault()
+    all[Math.max(0, Math.min(all.length - 1, to))]?.focus()
 }
-const says = (column: SectionColumn) => `${column.title}: ${numbers(column)}`
+
+const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
 </script>
 
 <template>
     <div class="flex min-w-0 gap-2">
         <div
             ref="strip"
-            class="relative flex min-w-0 grow gap-[9px] overflow-hidden max-[1000px]:gap-[6px]"
+            class="relative flex min-w-0 grow gap-[9px] overflow-hidden max-[1000px]:gap-[6px] max-[700px]:overflow-x-auto"
             :class="isSmall ? 'h-[62px]' : 'h-[80px]'"
             role="group"
             aria-label="Section of the pack"
+            @keydown="walk"
         >
             <div
                 v-for="family in families"
@@ -96,6 +102,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbers(column)}`
                     :type="isSmall ? undefined : 'button'"
                     class="column basis-0 text-left"
                     :style="{ flexGrow: width(column), minWidth: `${least}px` }"
+                    :tabindex="isSmall ? undefined : tabStop === column.place ? 0 : -1"
                     :aria-pressed="isSmall ? undefined : chosen === column.place"
                     :aria-label="says(column)"
                     :role="isSmall ? 'img' : undefined"
@@ -104,7 +111,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbers(column)}`
                     :data-column="column.place"
                     @mouseenter="pointed = column"
                     @mouseleave="pointed = null"
-                    @focus="pointed = column"
+                    @focus="((pointed = column), (at = column.place))"
                     @blur="pointed = null"
                     @click="isSmall || $emit('choose', chosen === column.place ? '' : column.place)"
                 >
@@ -161,39 +168,9 @@ const says = (column: SectionColumn) => `${column.title}: ${numbers(column)}`
                 class="text-tiny bg-film pointer-events-none absolute inset-x-0 bottom-0 truncate"
                 aria-hidden="true"
             >
-                <strong>{{ pointed.title }}</strong> {{ numbers(pointed) }}
+                <strong>{{ pointed.title }}</strong> {{ numbersOf(pointed) }}
             </p>
         </div>
-        <Menu v-if="!isSmall" as="div" class="relative shrink-0">
-            <MenuButton class="word text-small" data-test="places">Places</MenuButton>
-            <MenuItems
-                class="border-ink bg-paper rounded-card absolute right-0 z-30 max-h-[60vh] w-[460px] overflow-y-auto border py-1 outline-none"
-            >
-                <MenuItem v-slot="{ active }">
-                    <button
-                        type="button"
-                        class="block w-full px-3 py-1 text-left"
-                        :class="[active ? 'bg-film' : '', chosen ? '' : 'font-bold']"
-                        @click="$emit('choose', '')"
-                    >
-                        All places
-                    </button>
-                </MenuItem>
-                <template v-for="family in families" :key="family.key">
-                    <p class="text-faint text-small border-line border-t px-3 pt-1">{{ family.title }}</p>
-                    <MenuItem v-for="column in family.columns" :key="column.place" v-slot="{ active }">
-                        <button
-                            type="button"
-                            class="flex w-full items-baseline justify-between gap-3 px-3 py-1 text-left"
-                            :class="[active ? 'bg-film' : '', chosen === column.place ? 'font-bold' : '']"
-                            @click="$emit('choose', column.place)"
-                        >
-                            <span>{{ column.title }}</span>
-                            <span class="text-faint text-small text-right">{{ numbers(column) }}</span>
-                        </button>
-                    </MenuItem>
-                </template>
-            </MenuItems>
-        </Menu>
+        <PlacesMenu v-if="!isSmall" :families="families" :chosen="chosen" @choose="$emit('choose', $event)" />
     </div>
 </template>

@@ -1,23 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { capital } from '../words'
-import type { Row } from '../ledger'
+import { canOpen, type Row } from '../ledger'
 import PathText from './PathText.vue'
 
-const props = defineProps<{ row: Row }>()
+defineProps<{ row: Row }>()
 defineEmits<{ open: [] }>()
-const canOpen = computed(
-    () =>
-        !['missing', 'pack', 'several'].includes(props.row.state) &&
-        (props.row.place !== null || props.row.noun === 'manifest'),
-)
 </script>
 
 <template>
     <div class="min-w-0">
         <p class="truncate">
             <button
-                v-if="canOpen"
+                v-if="canOpen(row)"
                 type="button"
                 class="max-w-full truncate font-semibold hover:underline"
                 @click="$emit('open')"

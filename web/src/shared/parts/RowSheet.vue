@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { baseUrl, fileUrl, type PackSummary } from '@/api/client'
-import type { Row } from '../ledger'
+import { canOpen, type Row } from '../ledger'
 import LiftedSheet from './LiftedSheet.vue'
 
 const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped?: boolean; size?: number }>()
+const emit = defineEmits<{ open: [] }>()
+const opens = computed(() => props.row.isPicture && canOpen(props.row))
+/** With Ctrl or Shift a row is selected. */
+const press = (event: MouseEvent) => opens.value && !event.ctrlKey && !event.metaKey && !event.shiftKey && emit('open')
 const yours = computed(() => (props.row.hash ? fileUrl(props.pack, props.row.path, props.row.hash) : null))
 const base = computed(() =>
     props.row.baseHash ? baseUrl(props.summary.host, props.summary.edition, props.row.path, props.row.baseHash) : null,
@@ -20,5 +24,7 @@ const base = computed(() =>
         :label="`${row.title}, ${row.noun}`"
         :is-swapped="isSwapped"
         :size="size"
+        :class="opens ? 'cursor-pointer' : ''"
+        @click="press"
     />
 </template>

@@ -39,7 +39,7 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
 
 <template>
     <aside
-        class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:hidden"
+        class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0"
         aria-label="Beside it"
     >
         <h2 class="font-bold">Beside it: {{ field.title.toLowerCase() }}</h2>

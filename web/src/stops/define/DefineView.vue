@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, watch } from 'vue'
 import { api, data, type EntryItem } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
-import { usePack } from '@/shared/composables/usePack'
+import { useNarrowing } from '@/shared/composables/useNarrowing'
+import { useFindings, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { useWayBack } from '@/shared/composables/useWayBack'
+import { claim } from '@/shared/drafts'
+import { worstOf } from '@/shared/ledger'
 import StateNote from '@/shared/parts/StateNote.vue'
 import EntryEditor from './EntryEditor.vue'
 import EntryList from './EntryList.vue'
 
 const props = defineProps<{ id: string }>()
-const router = useRouter()
+const back = useWayBack(() => props.id)
 const { data: pack } = usePack(() => props.id)
 const path = useQueryValue('path')
 const {
@@ -24,10 +27,23 @@ const {
     queryFn: () => data(api.GET('/api/packs/{id}/entries', { params: { path: { id: props.id } } })),
     placeholderData: (before) => before,
 })
-const entries = computed(() => list.value?.entries ?? [])
-const shownPath = computed(
-    () => path.value || (entries.value.find((e) => !e.isAccepted) ?? entries.value[0])?.path || '',
+const place = useQueryValue('place')
+const { words, isFoundOnly, has } = useNarrowing()
+const { data: findings } = useFindings(() => props.id)
+const byPath = computed(() =>
+    Map.groupBy(findings.value?.findings ?? [], (finding) => finding.name.path.split('#')[0]!),
 )
+const foundAt = (at: string) => byPath.value.get(at) ?? []
+const all = computed(() => list.value?.entries ?? [])
+/** The chosen column's; all where it has none. */
+const ofPlace = computed(() => all.value.filter((entry) => entry.place === place.value))
+const placed = computed(() => (place.value && ofPlace.value.length > 0 ? ofPlace.value : all.value))
+const entries = computed(() =>
+    placed.value.filter((entry) => has(`${entry.title} ${entry.kindTitle} ${entry.path}`, foundAt(entry.path))),
+)
+const placeTitle = computed(() => pack.value?.summary.section.find((c) => c.place === place.value)?.title ?? '')
+const shownPath = computed(() => path.value || (placed.value.find((e) => !e.isAccepted) ?? placed.value[0])?.path || '')
+watch(path, (now) => now && claim(props.id, now), { immediate: true, flush: 'sync' })
 const {
     data: entry,
     error: problem,
@@ -51,7 +67,7 @@ const choose = (item: EntryItem) => (path.value = item.path)
 useKeys({
     j: () => step(1),
     k: () => step(-1),
-    Escape: () => void router.push({ name: 'gather', params: { id: props.id } }),
+    Escape: back,
 })
 </script>
 
@@ -62,16 +78,28 @@ useKeys({
         <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a finding in
         <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
     </StateNote>
-    <div v-else class="flex h-full">
+    <div v-else class="flex h-full max-[700px]:flex-col">
         <EntryList
             v-if="pack"
+            v-model:words="words"
+            v-model:is-found-only="isFoundOnly"
             :pack="id"
             :summary="pack.summary"
             :entries="entries"
             :path="shownPath"
+            :number="placed.length"
+            :worst="(at) => worstOf(foundAt(at))"
+            :note="
+                !place
+                    ? ''
+                    : ofPlace.length > 0
+                      ? `${placeTitle} only`
+                      : `Nothing to define in ${placeTitle}: all is shown`
+            "
+            @all="place = ''"
             @choose="choose"
         />
-        <StateNote v-if="problem" class="grow" :problem="problem" @again="again" />
+        <StateNote v-if="problem && !entry" class="grow" :problem="problem" @again="again" />
         <EntryEditor v-else-if="entry" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>
 </template>

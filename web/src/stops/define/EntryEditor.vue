@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
 import type { EntryView } from '@/api/client'
-import { useMessages } from '@/shared/composables/useMessages'
+import { isConnected } from '@/api/events'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
 import { count } from '@/shared/words'
@@ -24,7 +23,7 @@ const editing = useEntryText(
     () => props.pack,
     () => props.entry,
 )
-const { text, value, faults, isDirty, isChangedElsewhere, isBusy } = editing
+const { text, value, faults, isDirty, isSound, isChangedElsewhere, isBusy } = editing
 const valueKind = computed(() => valueKindOf(props.entry.schema))
 /** Fields that are needed, own or taken over: without an entry to take over from they are required. */
 const needed = computed(() => {
@@ -54,27 +53,21 @@ const loose = computed(() =>
 useEventListener(window, 'keydown', (event) => {
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 's') {
         event.preventDefault()
-        if (isDirty.value) void editing.save()
+        if (isDirty.value) void editing.save(true)
     }
 })
-useEventListener(window, 'beforeunload', (event) => {
-    if (isDirty.value) event.preventDefault()
+/** Where what was typed is. */
+const state = computed(() => {
+    if (isChangedElsewhere.value) return 'kept in this browser'
+    if (!isDirty.value) return props.entry.hash ? 'saved' : 'from the base'
+    if (!isConnected.value) return 'kept in this browser; saved when Underlay answers'
+    return isSound.value ? 'saving …' : 'kept; saved when it is sound, or when you leave it'
 })
-// What was typed is kept when the author goes elsewhere.
-const { warn } = useMessages()
-async function keep(): Promise<boolean> {
-    if (!isDirty.value) return true
-    if (!isChangedElsewhere.value) return editing.save()
-    warn('This entry was changed in another page too. Choose which of the two to keep first.')
-    return false
-}
-onBeforeRouteLeave(keep)
-onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : true))
 </script>
 
 <template>
-    <div class="flex min-h-0">
-        <div class="flex min-w-0 grow flex-col">
+    <div class="flex min-h-0 max-[1000px]:flex-col">
+        <div class="flex min-h-0 min-w-0 grow flex-col">
             <div class="border-line flex flex-wrap items-center gap-x-5 gap-y-2 border-b px-6 py-3">
                 <div class="max-w-[320px] min-w-0">
                     <h2 class="text-large truncate leading-6 font-bold">
@@ -103,16 +96,14 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                     </button>
                 </div>
                 <div class="ml-auto flex items-center gap-3">
-                    <span class="text-faint text-small" role="status">{{
-                        isDirty ? 'not saved yet' : entry.hash ? 'saved' : 'from the base'
-                    }}</span>
+                    <span class="text-faint text-small" role="status" data-test="save-state">{{ state }}</span>
                     <button type="button" class="press" :disabled="!isDirty" @click="editing.discard()">Discard</button>
                     <button
                         type="button"
                         class="press press-main"
                         :disabled="!isDirty || isBusy"
                         data-test="save"
-                        @click="editing.save()"
+                        @click="editing.save(true)"
                     >
                         Save
                     </button>
@@ -151,7 +142,7 @@ onBeforeRouteUpdate((to, from) => (to.query.path !== from.query.path ? keep() : 
                 v-else
                 class="min-h-0 grow overflow-y-auto px-6 py-4"
                 :aria-label="`${entry.title}, as a form`"
-                @submit.prevent="editing.save()"
+                @submit.prevent="editing.save(true)"
             >
                 <div class="flex max-w-[560px] flex-col gap-4">
                     <ColourMap

@@ -134,7 +134,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
             <button
                 v-if="!field.isRequired && own !== undefined"
                 type="button"
-                class="word text-small"
+                class="word text-small whitespace-nowrap"
                 @click="put('')"
             >
                 Leave out

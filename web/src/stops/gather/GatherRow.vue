@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { api, data, type PackSummary } from '@/api/client'
-import { useChange } from '@/shared/composables/usePack'
+import type { PackSummary } from '@/api/client'
+import { useFiles } from '@/shared/composables/useFiles'
 import type { Row } from '@/shared/ledger'
 import FindingNote from '@/shared/parts/FindingNote.vue'
 import RowName from '@/shared/parts/RowName.vue'
@@ -12,7 +12,7 @@ import RowMenu from './RowMenu.vue'
 
 const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped: boolean }>()
 defineEmits<{ open: [] }>()
-const change = useChange(() => props.pack)
+const files = useFiles(() => props.pack)
 
 const words: Record<string, string> = {
     addition: 'added',
@@ -24,31 +24,13 @@ const words: Record<string, string> = {
 }
 const says = computed(() => words[props.row.state] ?? '')
 const size = computed(() => pixels(props.row.size) || (props.row.state === 'base' ? pixels(props.row.baseSize) : ''))
-
-function bring() {
-    return change.run(
-        () =>
-            data(
-                api.POST('/api/packs/{id}/bring', {
-                    params: { path: { id: props.pack } },
-                    body: { paths: [props.row.path] },
-                }),
-            ),
-        (result) => {
-            const along = result.brought.filter((b) => b.with)
-            if (along.length === 0) return `Brought ${props.row.path}.`
-            const names = along.length > 3 ? count(along.length, 'more file') : along.map((b) => b.path).join(', ')
-            return `Brought ${props.row.path}, and with it ${names}: they have to change together.`
-        },
-    )
-}
 </script>
 
 <template>
     <div
-        class="grid grid-cols-[64px_minmax(0,1fr)_196px_minmax(260px,36%)_28px] items-center gap-x-5 py-2 pr-6 pl-5 max-[1000px]:grid-cols-[64px_minmax(0,1fr)_minmax(220px,40%)_28px]"
+        class="grid grid-cols-[64px_minmax(0,1fr)_196px_minmax(260px,36%)_28px] items-center gap-x-5 py-2 pr-6 pl-5 max-[1000px]:grid-cols-[64px_minmax(0,1fr)_minmax(220px,40%)_28px] max-[700px]:grid-cols-[64px_minmax(0,1fr)_28px] max-[700px]:gap-y-2 max-[700px]:pr-4"
     >
-        <RowSheet :pack="pack" :summary="summary" :row="row" :is-swapped="isSwapped" />
+        <RowSheet :pack="pack" :summary="summary" :row="row" :is-swapped="isSwapped" @open="$emit('open')" />
         <RowName :row="row" @open="$emit('open')" />
         <p class="text-small font-mono whitespace-nowrap max-[1000px]:hidden">
             <template v-if="row.state === 'override' && row.baseSize && row.size"
@@ -59,14 +41,14 @@ function bring() {
                 <span class="text-faint">{{ says }}</span></template
             >
         </p>
-        <div class="flex flex-col gap-2">
+        <div class="flex flex-col gap-2 max-[700px]:col-span-3 max-[700px]:row-start-2">
             <button
                 v-if="row.state === 'base'"
                 type="button"
                 class="word text-small self-start"
-                :disabled="change.isBusy.value"
+                :disabled="files.isBusy.value"
                 data-test="bring"
-                @click="bring"
+                @click="files.bring([row])"
             >
                 Bring into the pack
             </button>

@@ -8,8 +8,10 @@ import { dropKey } from '@/frame/useTrayDrop'
 import { readChosen } from '@/shared/composables/useDrop'
 import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { useSelection } from '@/shared/composables/useSelection'
 import { join, lines, matches, type Row } from '@/shared/ledger'
 import LedgerList from '@/shared/parts/LedgerList.vue'
+import SelectionBar from '@/shared/parts/SelectionBar.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { count } from '@/shared/words'
 import GatherRow from './GatherRow.vue'
@@ -49,9 +51,16 @@ const { data: hits } = useQuery({
     enabled: () => words.value.length > 0 && summary.value !== undefined,
 })
 
-/** Words look everywhere; without them a pack that has files shows its own. */
+/** True where the pack has nothing at the chosen place. */
+const isBare = computed(() => {
+    const column = summary.value?.section.find((c) => c.place === place.value)
+    return column !== undefined && column.overrides + column.copies + column.additions === 0
+})
+/** Words look everywhere; without them a pack that has files shows its own, and where it has none the base's. */
 const shownState = computed(
-    () => state.value || (words.value.length > 0 || !summary.value?.files || summary.value.files < 2 ? 'all' : 'yours'),
+    () =>
+        state.value ||
+        (words.value.length > 0 || !summary.value?.files || summary.value.files < 2 || isBare.value ? 'all' : 'yours'),
 )
 
 const rows = computed(() => join(ledger.value?.rows ?? [], findings.value?.findings ?? []))
@@ -66,6 +75,8 @@ const shown = computed(() =>
     ),
 )
 const shownLines = computed(() => (summary.value ? lines(shown.value, summary.value) : []))
+const listName = `gather:${props.id}`
+const selection = useSelection(listName, shownLines)
 const covered = computed(() => summary.value?.section.reduce((sum, c) => sum + c.overrides, 0) ?? 0)
 const copies = computed(() => summary.value?.section.reduce((sum, c) => sum + c.copies, 0) ?? 0)
 const inBase = computed(() => summary.value?.section.reduce((sum, c) => sum + c.inBase, 0) ?? 0)
@@ -138,8 +149,8 @@ function clear() {
                 @change="drop.take(readChosen($event.target as HTMLInputElement))"
             />
             <span class="text-faint text-small ml-auto" data-test="coverage"
-                >{{ covered }} of {{ inBase }} base files overridden{{
-                    copies > 0 ? `, ${count(copies, 'copy', 'copies')} of the base` : ''
+                >{{ covered }} of {{ inBase }} overridden{{
+                    copies > 0 ? `, ${count(copies, 'copy', 'copies')}` : ''
                 }}</span
             >
         </div>
@@ -161,7 +172,15 @@ function clear() {
                 <template v-else>Other words, another place or another state may find it.</template>
                 <button type="button" class="word ml-2" @click="clear">Show all of base and yours</button>
             </StateNote>
-            <LedgerList v-else :lines="shownLines" label="Files" @open="open" @key="onKey">
+            <LedgerList
+                v-else
+                :lines="shownLines"
+                label="Files"
+                :name="listName"
+                :selection="selection"
+                @open="open"
+                @key="onKey"
+            >
                 <template #default="{ row }">
                     <GatherRow
                         :pack="id"
@@ -173,6 +192,7 @@ function clear() {
                 </template>
             </LedgerList>
         </div>
+        <SelectionBar :pack="id" :selection="selection" />
         <TrayDrawer v-if="summary" :id="id" :summary="summary" />
     </div>
 </template>

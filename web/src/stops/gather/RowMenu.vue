@@ -2,42 +2,18 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/24/outline'
 import { ref } from 'vue'
-import { api, data, fileUrl } from '@/api/client'
-import { useChange } from '@/shared/composables/usePack'
+import { fileUrl } from '@/api/client'
+import { useFiles } from '@/shared/composables/useFiles'
 import type { Row } from '@/shared/ledger'
 import UDialog from '@/shared/parts/UDialog.vue'
 
 const props = defineProps<{ pack: string; row: Row }>()
-const change = useChange(() => props.pack)
+const files = useFiles(() => props.pack)
 const isRenaming = ref(false)
 const to = ref('')
-const path = { id: props.pack }
-
-function takeOut() {
-    return change.run(
-        () =>
-            data(
-                api.DELETE('/api/packs/{id}/file', {
-                    params: { path, query: { path: props.row.path } },
-                    headers: { 'If-Match': `"${props.row.hash}"` },
-                }),
-            ),
-        () => `${props.row.path} is out of the pack.`,
-    )
-}
 
 async function rename() {
-    const made = await change.run(
-        () =>
-            data(
-                api.POST('/api/packs/{id}/moves', {
-                    params: { path },
-                    body: { from: props.row.path, to: to.value.trim() },
-                }),
-            ),
-        () => `Renamed to ${to.value.trim()}.`,
-    )
-    if (made) isRenaming.value = false
+    if (await files.rename(props.row, to.value.trim())) isRenaming.value = false
 }
 </script>
 
@@ -71,14 +47,14 @@ async function rename() {
                     type="button"
                     class="block w-full px-3 py-1 text-left"
                     :class="active ? 'bg-film' : ''"
-                    @click="takeOut"
+                    @click="files.takeOut([row])"
                 >
                     Take out
                 </button>
             </MenuItem>
         </MenuItems>
     </Menu>
-    <UDialog v-model="isRenaming" title="Rename" is-wide>
+    <UDialog v-if="isRenaming" v-model="isRenaming" title="Rename" is-wide>
         <form @submit.prevent="rename">
             <label>
                 <span class="font-semibold">Path in the pack</span>
@@ -86,11 +62,7 @@ async function rename() {
             </label>
             <div class="mt-5 flex justify-end gap-3">
                 <button type="button" class="press" @click="isRenaming = false">Not now</button>
-                <button
-                    type="submit"
-                    class="press press-main"
-                    :disabled="change.isBusy.value || to.trim() === row.path"
-                >
+                <button type="submit" class="press press-main" :disabled="files.isBusy.value || to.trim() === row.path">
                     Rename
                 </button>
             </div>

@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, inject, ref, watch } from 'vue'
-import type { PackSummary } from '@/api/client'
+import { computed, inject, nextTick, ref, watch } from 'vue'
+import type { PackSummary, TrayRow } from '@/api/client'
 import { dropKey } from '@/frame/useTrayDrop'
+import { useRowFocus } from '@/shared/composables/useRowFocus'
 import { count } from '@/shared/words'
+import RefusedList from './RefusedList.vue'
+import TrayNarrowing from './TrayNarrowing.vue'
 import TrayRowView from './TrayRowView.vue'
 import { useTray } from './useTray'
+import { useTrayChoices } from './useTrayChoices'
+import { useTrayNarrowing } from './useTrayNarrowing'
 
 /** Files that were dropped in and are not yet placed; it opens by itself when something is dropped. */
 const props = defineProps<{ id: string; summary: PackSummary }>()
-const rowHeight = 58
+const rowHeight = 98
 const drop = inject(dropKey)!
 const { progress, refused } = drop
-const { tray, isFetching, isBusy, stayed, place, placeSure, nameIt, discard } = useTray(() => props.id)
+const { tray, isFetching, isBusy, stayed, place, placeAll, placeSure, nameIt, discard } = useTray(() => props.id)
 const isOpen = ref(true)
 const rows = computed(() => tray.value?.rows ?? [])
 watch(
@@ -22,28 +27,64 @@ watch(
     },
 )
 
+const choices = useTrayChoices(rows)
+
+const { words, only, isNarrowed, shown, inView, ready } = useTrayNarrowing(choices)
+
+type Line = { key: string; head: string; number: string } | { key: string; row: TrayRow }
+const lines = computed(() =>
+    shown.value.flatMap((group): Line[] => [
+        {
+            key: `head:${group.key}`,
+            head: group.title,
+            number: group.kind === 'contested' ? '' : String(group.rows.length),
+        },
+        ...group.rows.map((row) => ({ key: row.path, row })),
+    ]),
+)
 const box = ref<HTMLElement>()
 const virtualizer = useVirtualizer(
     computed(() => ({
-        count: rows.value.length,
+        count: lines.value.length,
         getScrollElement: () => box.value ?? null,
-        estimateSize: () => rowHeight,
-        getItemKey: (index: number) => rows.value[index]?.path ?? index,
-        overscan: 6,
+        estimateSize: (index: number) => ('head' in lines.value[index]! ? 33 : rowHeight),
+        getItemKey: (index: number) => lines.value[index]?.key ?? index,
+        overscan: 4,
     })),
 )
 const measure = (element: unknown) => virtualizer.value.measureElement(element as HTMLElement | null)
+
+// One placed after the other: where a row was placed, the next one's press has the focus.
+async function focusRow(key: string) {
+    virtualizer.value.scrollToIndex(
+        lines.value.findIndex((line) => line.key === key),
+        { align: 'auto' },
+    )
+    await nextTick()
+    requestAnimationFrame(() => {
+        box.value?.querySelector<HTMLElement>(`[data-key="${CSS.escape(key)}"]`)?.focus()
+        focusPress()
+    })
+}
+/** The press of the row that has the focus takes it, once it can be pressed. */
+function focusPress() {
+    const row = document.activeElement
+    if (row?.matches('[data-key]') && box.value?.contains(row))
+        row.querySelector<HTMLElement>('[data-test="place"]:not(:disabled)')?.focus()
+}
+watch(isBusy, focusPress, { flush: 'post' })
+useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key] : [])), focusRow)
 </script>
 
 <template>
     <section
         v-if="rows.length > 0 || progress !== null || refused.length > 0"
-        class="border-ink bg-paper flex max-h-[50%] shrink-0 flex-col border-t-2"
+        class="border-ink bg-paper flex max-h-[72%] shrink-0 flex-col border-t-2"
         aria-label="Tray"
         data-test="tray"
     >
-        <header class="flex items-center gap-4 px-6 py-2">
-            <button type="button" class="font-bold" :aria-expanded="isOpen" @click="isOpen = !isOpen">
+        <header class="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 py-2">
+            <button type="button" class="font-bold" data-tray :aria-expanded="isOpen" @click="isOpen = !isOpen">
                 {{ isOpen ? '▾' : '▸' }} Tray
             </button>
             <span class="text-faint text-small" role="status">
@@ -52,15 +93,31 @@ const measure = (element: unknown) => virtualizer.value.measureElement(element a
                 >
             </span>
             <progress v-if="progress !== null" class="h-2 w-48" :value="progress" aria-label="Sending files"></progress>
+            <TrayNarrowing
+                v-if="rows.length > 5 && isOpen"
+                v-model:words="words"
+                v-model:only="only"
+                :kinds="choices.kinds.value"
+            />
             <span class="ml-auto flex items-center gap-4">
                 <button
-                    v-if="rows.length > 0"
+                    v-if="inView.length > 0"
                     type="button"
                     class="word text-small"
                     :disabled="isBusy"
-                    @click="discard(rows.map((r) => r.file))"
+                    @click="discard(inView.map((row) => row.file))"
                 >
-                    Throw all away
+                    {{ isNarrowed ? `Throw the ${inView.length} shown away` : 'Throw all away' }}
+                </button>
+                <button
+                    v-if="ready.length > 0 && (isNarrowed || ready.length !== tray?.sure)"
+                    type="button"
+                    class="press"
+                    :disabled="isBusy"
+                    data-test="place-shown"
+                    @click="placeAll(ready.map((row) => ({ row, target: choices.targetOf(row) })))"
+                >
+                    Place all {{ ready.length }} ready{{ isNarrowed ? ' and shown' : '' }}
                 </button>
                 <button
                     v-if="tray && tray.sure > 0"
@@ -75,23 +132,12 @@ const measure = (element: unknown) => virtualizer.value.measureElement(element a
             </span>
         </header>
         <div v-show="isOpen" class="flex min-h-0 flex-col">
-            <div v-if="refused.length > 0" class="border-line border-t px-6 py-2" role="alert" data-test="refused">
-                <p class="text-small flex items-baseline gap-3 font-semibold">
-                    {{ count(refused.length, 'file was', 'files were') }} refused; the rest came in.
-                    <button type="button" class="word" @click="drop.refused.value = []">Close</button>
-                </p>
-                <ul class="text-small max-h-28 overflow-y-auto">
-                    <li v-for="item in refused" :key="item.path + item.says">
-                        <span class="text-madder" aria-hidden="true">▼ </span
-                        ><span class="font-mono">{{ item.path }}</span> {{ item.says }}
-                    </li>
-                </ul>
-            </div>
+            <RefusedList v-if="refused.length > 0" :refused="refused" @close="drop.refused.value = []" />
             <!-- As high as what is in it: a row in which a path is typed is higher than the others. -->
             <div
                 ref="box"
                 class="min-h-0 overflow-y-auto"
-                :style="{ height: `${Math.min(virtualizer.getTotalSize(), rowHeight * 6)}px` }"
+                :style="{ height: `${virtualizer.getTotalSize()}px` }"
                 role="region"
                 aria-label="Files in the tray"
                 tabindex="-1"
@@ -104,23 +150,36 @@ const measure = (element: unknown) => virtualizer.value.measureElement(element a
                         :data-index="item.index"
                         class="absolute inset-x-0 top-0"
                         :style="{ transform: `translateY(${item.start}px)` }"
-                        role="group"
-                        :aria-label="rows[item.index]?.file"
                     >
-                        <TrayRowView
-                            v-if="rows[item.index]"
-                            :pack="id"
-                            :summary="summary"
-                            :row="rows[item.index]!"
-                            :named="tray?.named ?? []"
-                            :stayed="stayed[rows[item.index]!.path]"
-                            :is-busy="isBusy"
-                            @place="(target, insist) => place(rows[item.index]!, target, insist)"
-                            @name="(key, noun) => nameIt(rows[item.index]!, key, noun)"
-                            @discard="discard([rows[item.index]!.file])"
-                        />
+                        <template v-for="line in lines.slice(item.index, item.index + 1)" :key="line.key">
+                            <h3
+                                v-if="'head' in line"
+                                class="border-line bg-film text-small border-t px-6 py-1.5 font-semibold"
+                            >
+                                {{ line.head }}
+                                <span class="text-faint font-normal">{{ line.number }}</span>
+                            </h3>
+                            <div v-else role="group" tabindex="-1" :aria-label="line.row.file" :data-key="line.key">
+                                <TrayRowView
+                                    :pack="id"
+                                    :summary="summary"
+                                    :row="line.row"
+                                    :choices="choices"
+                                    :places="tray?.named ?? []"
+                                    :stayed="stayed[line.row.path]"
+                                    :is-busy="isBusy"
+                                    @place="(target, insist) => place(line.row, target, insist)"
+                                    @name="(key, noun) => nameIt(line.row, key, noun)"
+                                    @discard="discard([line.row.file])"
+                                />
+                            </div>
+                        </template>
                     </div>
                 </div>
+                <p v-if="lines.length === 0 && rows.length > 0" class="text-faint px-6 pb-3">
+                    No file of the tray has this.
+                    <button type="button" class="word" @click="((words = ''), (only = ''))">Show all</button>
+                </p>
             </div>
         </div>
     </section>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { baseUrl, fileUrl, type NamedPlace, type PackSummary, type TrayRow } from '@/api/client'
+import { bytes, pixels } from '@/shared/words'
 import TypedPath from './TypedPath.vue'
+import { named, ownPath, type Choice, type TrayChoices } from './useTrayChoices'
 
 const props = defineProps<{
     pack: string
     summary: PackSummary
     row: TrayRow
-    named: readonly NamedPlace[]
+    choices: TrayChoices
+    places: readonly NamedPlace[]
     /** Why it stayed when it was to be placed. */
     stayed?: string
     isBusy: boolean
@@ -18,43 +21,37 @@ const emit = defineEmits<{
     discard: []
 }>()
 
-const own = '…'
-const naming = 'name:'
-const chosen = ref('')
-const typed = ref('')
-const isRefused = ref(false)
-// Where several are as likely, none is proposed.
-watch(
-    () => props.row,
-    (row, before) => {
-        if (row.path === before?.path && row.candidates.some((c) => c.target === chosen.value)) return
-        if (row.path === before?.path && (chosen.value === own || chosen.value.startsWith(naming))) return
-        chosen.value = row.hasFirst ? row.candidates[0]!.target : row.candidates.length === 0 ? own : ''
-    },
-    { immediate: true },
-)
-const candidate = computed(() => props.row.candidates.find((c) => c.target === chosen.value))
-const namedPlace = computed(() => props.named.find((n) => chosen.value === naming + n.place))
-const target = computed(() => (chosen.value === own ? typed.value.trim() : namedPlace.value ? '' : chosen.value))
-const canPlace = computed(() =>
-    namedPlace.value
-        ? true
-        : chosen.value === own
-          ? typed.value.trim() !== '' && !isRefused.value
-          : chosen.value !== '',
-)
+const choice = computed(() => props.choices.choiceOf(props.row))
+const change = (part: Partial<Choice>) => props.choices.choose(props.row, { ...choice.value, ...part })
+const chosen = computed({ get: () => choice.value.value, set: (value) => change({ value }) })
+const typed = computed({ get: () => choice.value.typed, set: (now) => change({ typed: now }) })
+const isRefused = computed({ get: () => choice.value.isRefused, set: (now) => change({ isRefused: now }) })
+const candidate = computed(() => props.choices.candidateOf(props.row))
+const namedPlace = computed(() => props.places.find((n) => chosen.value === named + n.place))
+const target = computed(() => props.choices.targetOf(props.row))
+const canPlace = computed(() => namedPlace.value !== undefined || target.value !== '')
 const name = computed(() => props.row.file.slice(props.row.file.lastIndexOf('/') + 1))
 const folder = computed(() => props.row.file.slice(0, props.row.file.length - name.value.length))
+const twin = computed(() => props.choices.twinOf(props.row))
 /** What lies at the target already, base first. */
 const there = computed(() => {
     const c = candidate.value
     if (!c || !props.row.isPicture) return []
     const { host, edition } = props.summary
     return [
-        c.baseHash ? { of: 'base', url: baseUrl(host, edition, c.target, c.baseHash) } : null,
-        c.yoursHash ? { of: 'yours', url: fileUrl(props.pack, c.target, c.yoursHash) } : null,
+        c.baseHash ? { of: 'the base’s', url: baseUrl(host, edition, c.target, c.baseHash) } : null,
+        c.yoursHash ? { of: 'yours now', url: fileUrl(props.pack, c.target, c.yoursHash) } : null,
     ].filter((side) => side !== null)
 })
+
+// What opens has the focus. By keys the options are gone through one by one, and the field comes next anyway.
+const box = ref<HTMLElement>()
+const isByPointer = ref(false)
+async function typeIt() {
+    if (chosen.value !== ownPath || !isByPointer.value) return
+    await nextTick()
+    box.value?.querySelector<HTMLElement>('[data-test="typed-path"]')?.focus()
+}
 
 function press(insist = false) {
     if (namedPlace.value) emit('name', namedPlace.value.place, namedPlace.value.noun)
@@ -64,44 +61,64 @@ function press(insist = false) {
 
 <template>
     <div
-        class="border-line grid grid-cols-[46px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto] items-center gap-x-3 border-t py-1.5 pr-6 pl-6"
+        ref="box"
+        class="border-line grid grid-cols-[218px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto] items-center gap-x-3 border-t py-2 pr-6 pl-6 max-[1100px]:grid-cols-[144px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1 max-[700px]:gap-y-2"
         data-test="tray-row"
     >
-        <img
-            v-if="row.isPicture"
-            :src="fileUrl(pack, row.path, row.hash)"
-            alt=""
-            class="pixels size-[46px] object-contain"
-            loading="lazy"
-        />
-        <span
-            v-else
-            class="text-faint border-line flex size-[46px] items-center justify-center border font-mono text-small"
-            >{ }</span
-        >
+        <!-- Yours and what it would lie over, at one size. -->
+        <div class="text-tiny flex gap-2 leading-4">
+            <figure class="shrink-0 text-center">
+                <img
+                    v-if="row.isPicture && !row.isFlawed"
+                    :src="fileUrl(pack, row.path, row.hash)"
+                    alt=""
+                    class="pixels size-[64px] object-contain"
+                    loading="lazy"
+                />
+                <span
+                    v-else
+                    class="text-faint border-line text-small flex size-[64px] items-center justify-center border font-mono"
+                    >{{ row.isFlawed ? '?' : '{ }' }}</span
+                >
+                <figcaption class="text-faint font-mono">{{ pixels(row.size) || bytes(row.length) }}</figcaption>
+            </figure>
+            <figure v-for="side in there" :key="side.of" class="shrink-0 text-center">
+                <img :src="side.url" alt="" class="pixels hatch size-[64px] object-contain" loading="lazy" />
+                <figcaption class="text-faint">{{ side.of }}</figcaption>
+            </figure>
+        </div>
         <p class="min-w-0" :title="row.file">
             <span class="block truncate font-semibold">{{ name }}</span>
             <span class="text-faint text-tiny block truncate">{{ folder }}</span>
+            <span v-if="twin" class="text-tiny block truncate" :title="twin">{{ twin }}</span>
         </p>
-        <span aria-hidden="true">→</span>
+        <span aria-hidden="true" class="max-[700px]:hidden">→</span>
         <div class="min-w-0">
             <label>
                 <span class="sr-only">Place for {{ row.file }}</span>
-                <select v-model="chosen" class="field text-small font-mono" data-test="target">
+                <select
+                    v-model="chosen"
+                    class="field text-small font-mono"
+                    data-test="target"
+                    @pointerdown="isByPointer = true"
+                    @keydown="isByPointer = false"
+                    @change="typeIt"
+                >
                     <option v-if="row.candidates.length > 0 && !row.hasFirst" value="" disabled>
-                        choose one of {{ row.candidates.length }} …
+                        {{ row.candidates.length > 1 ? `choose one of ${row.candidates.length} …` : 'choose …' }}
                     </option>
+                    <option v-if="row.candidates.length === 0 && row.isFlawed" value="" disabled>nowhere</option>
                     <option v-for="c in row.candidates" :key="c.target" :value="c.target">
                         {{ c.target }}{{ c.isNew ? ' (new)' : c.yoursHash ? ' (yours is there)' : '' }}
                     </option>
-                    <template v-if="row.isPicture">
-                        <option v-for="n in named" :key="n.place" :value="naming + n.place">use as {{ n.noun }}</option>
+                    <template v-if="row.isPicture && row.size">
+                        <option v-for="n in places" :key="n.place" :value="named + n.place">use as {{ n.noun }}</option>
                     </template>
-                    <option :value="own">another path …</option>
+                    <option :value="ownPath">another path …</option>
                 </select>
             </label>
             <TypedPath
-                v-if="chosen === own"
+                v-if="chosen === ownPath"
                 v-model="typed"
                 v-model:is-refused="isRefused"
                 :pack="pack"
@@ -109,14 +126,15 @@ function press(insist = false) {
                 @enter="press()"
             />
         </div>
-        <div class="text-faint text-small flex min-w-0 items-center gap-2 leading-[18px]">
-            <figure v-for="side in there" :key="side.of" class="shrink-0 text-center">
-                <img :src="side.url" :alt="`${side.of}, now`" class="pixels size-7 object-contain" loading="lazy" />
-                <figcaption class="text-tiny leading-3">{{ side.of }}</figcaption>
-            </figure>
+        <div
+            class="text-faint text-small min-w-0 leading-[18px] max-[1100px]:col-span-4 max-[1100px]:col-start-1 max-[1100px]:row-start-2 max-[700px]:col-span-1 max-[700px]:row-start-auto"
+        >
             <p class="min-w-0">
                 <template v-if="stayed"
                     ><span class="text-madder" aria-hidden="true">▼ </span>It stays: {{ stayed }}</template
+                >
+                <template v-else-if="row.isFlawed"
+                    ><span class="text-madder" aria-hidden="true">▼ </span>{{ row.hint }}.</template
                 >
                 <template v-else-if="candidate">
                     <span v-if="candidate.doubt" class="text-ink block"
@@ -134,7 +152,11 @@ function press(insist = false) {
                 <template v-else-if="row.candidates.length === 0"
                     >{{ row.hint ?? 'Nothing in the host looks like it' }}.</template
                 >
-                <template v-else-if="chosen === ''">Several are as likely; choose one.</template>
+                <template v-else-if="chosen === ''">{{
+                    row.candidates.length > 1
+                        ? 'Several are as likely; choose one.'
+                        : `It may belong there, but ${row.candidates[0]?.doubt}.`
+                }}</template>
             </p>
         </div>
         <span class="flex items-center gap-3">

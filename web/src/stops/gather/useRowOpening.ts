@@ -1,15 +1,14 @@
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Row } from '@/shared/ledger'
+import { canOpen, type Row } from '@/shared/ledger'
 
 /** Opens a row where it is worked on: pictures in Shape, entries in Define. */
 export function useRowOpening(id: MaybeRefOrGetter<string>) {
     const router = useRouter()
     return (row: Row) => {
-        if (['missing', 'pack', 'several'].includes(row.state)) return
+        if (!canOpen(row)) return
         if (row.isPicture && row.place)
             void router.push({ name: 'shape', params: { id: toValue(id) }, query: { path: row.path } })
-        else if (row.place || row.noun === 'manifest')
-            void router.push({ name: 'define', params: { id: toValue(id) }, query: { path: row.path } })
+        else void router.push({ name: 'define', params: { id: toValue(id) }, query: { path: row.path } })
     }
 }

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { ref, toValue, type MaybeRefOrGetter } from 'vue'
-import { api, data, fileUrl, type TrayRow } from '@/api/client'
+import { api, data, fileUrl, type PlacementsRequest, type TrayRow } from '@/api/client'
 import { useMessages } from '@/shared/composables/useMessages'
 import { useChange } from '@/shared/composables/usePack'
 import { useSource } from '@/shared/composables/useSource'
@@ -42,6 +42,17 @@ export function useTray(id: MaybeRefOrGetter<string>) {
             })
     }
 
+    async function placeMany(body: PlacementsRequest) {
+        const result = await change.run(
+            () => data(api.POST('/api/packs/{id}/tray/placements', { params: params(), body })),
+            ({ placed, left }) =>
+                `${count(placed, 'file')} placed${left.length > 0 ? `; ${count(left.length, 'stays', 'stay')}: ${left[0]?.says}` : ''}.`,
+        )
+        // Each that stayed says why in its row.
+        const paths = new Map(tray.value?.rows.map((row) => [row.file, row.path]))
+        for (const { path, says } of result?.left ?? []) stayed.value[paths.get(path) ?? path] = says
+    }
+
     /** What was taken for the result of its steps, as their source. */
     async function runSteps(path: string) {
         const answer = await fetch(fileUrl(toValue(id), path), { headers: { Accept: 'application/octet-stream' } })
@@ -54,12 +65,12 @@ export function useTray(id: MaybeRefOrGetter<string>) {
         isBusy: change.isBusy,
         stayed,
         place,
-        placeSure: () =>
-            change.run(
-                () => data(api.POST('/api/packs/{id}/tray/placements', { params: params(), body: { allSure: true } })),
-                (result) =>
-                    `${count(result.placed, 'file')} placed${result.left.length > 0 ? `; ${count(result.left.length, 'stays', 'stay')}: ${result.left[0]?.says}` : ''}.`,
-            ),
+        placeSure: () => placeMany({ allSure: true }),
+        placeAll: (list: { row: TrayRow; target: string }[]) =>
+            placeMany({
+                files: list.map(({ row, target }) => ({ file: row.file, target, insist: false })),
+                allSure: false,
+            }),
         nameIt: (row: TrayRow, key: string, noun: string) =>
             change.run(
                 () =>

@@ -44,7 +44,7 @@ const host = computed(() => hosts.value?.find((h) => h.key === route.params.host
             <p>{{ host.about }}</p>
             <h2 class="mt-5 text-large font-bold">Editions</h2>
             <ul class="mt-1">
-                <li v-for="edition in host.editions" :key="edition.key">
+                <li v-for="edition in host.editions" :key="edition.key" class="flex flex-wrap gap-x-3">
                     <strong>{{ edition.title }}</strong>
                     <span class="text-faint">{{
                         edition.hasBase

@@ -6,7 +6,7 @@ import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { count, day } from '@/shared/words'
 
 const props = defineProps<{ pack: PackListItem }>()
-defineEmits<{ delete: [] }>()
+defineEmits<{ bin: [] }>()
 const summary = computed(() => props.pack.summary)
 const hasFindings = computed(() => summary.value.findings.blocker + summary.value.findings.warning > 0)
 </script>
@@ -56,6 +56,7 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
                         ><SeverityMark severity="warning" />{{ count(summary.findings.warning, 'warning') }}</span
                     >
                 </template>
+                <span v-else-if="summary.findings.note > 0">{{ count(summary.findings.note, 'note') }}</span>
                 <span v-else>{{ summary.inTray > 0 ? `${summary.inTray} still in the tray` : 'nothing found' }}</span>
             </p>
             <p class="text-faint">
@@ -64,9 +65,10 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
             <button
                 type="button"
                 class="text-faint relative underline underline-offset-2 hover:no-underline"
-                @click="$emit('delete')"
+                :aria-label="`Put ${summary.title} into the bin`"
+                @click="$emit('bin')"
             >
-                Delete …
+                Put into the bin
             </button>
         </div>
     </li>

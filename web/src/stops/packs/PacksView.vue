@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, type PackListItem } from '@/api/client'
 import { useAppKeys } from '@/frame/useAppKeys'
@@ -8,10 +8,11 @@ import { readChosen, useDrop } from '@/shared/composables/useDrop'
 import { useKeys } from '@/shared/composables/useKeys'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import StateNote from '@/shared/parts/StateNote.vue'
-import DeletePackDialog from './DeletePackDialog.vue'
 import NewPackDialog from './NewPackDialog.vue'
 import OpenPackDialog from './OpenPackDialog.vue'
+import PackBin from './PackBin.vue'
 import PackRow from './PackRow.vue'
+import { useBin } from './useBin'
 import { useImport } from './useImport'
 
 const {
@@ -22,12 +23,12 @@ const {
 } = useQuery({ queryKey: ['packs'], queryFn: () => data(api.GET('/api/packs')) })
 const words = useQueryValue('words')
 const isNewOpen = ref(false)
-const doomed = ref<PackListItem | null>(null)
 const folder = ref<HTMLInputElement>()
 const archive = ref<HTMLInputElement>()
 const router = useRouter()
 const { isHelpOpen } = useAppKeys()
 const importing = useImport()
+const bin = useBin()
 const isOver = useDrop(importing.offer)
 
 const shown = computed(() => {
@@ -42,6 +43,15 @@ const active = ref(0)
 function move(step: number) {
     active.value = Math.max(0, Math.min(shown.value.length - 1, active.value + step))
     document.querySelectorAll<HTMLElement>('[data-pack] a')[active.value]?.focus()
+}
+
+/** The focus goes to the row that follows. */
+async function putAway(pack: PackListItem) {
+    const at = shown.value.findIndex((other) => other.id === pack.id)
+    if (!(await bin.put(pack))) return
+    await nextTick()
+    active.value = Math.max(0, Math.min(shown.value.length - 1, at))
+    move(0)
 }
 
 useKeys({
@@ -106,8 +116,9 @@ useKeys({
                 <button type="button" class="word" @click="words = ''">Show all packs</button>
             </StateNote>
             <ul v-else>
-                <PackRow v-for="pack in shown" :key="pack.id" :pack="pack" @delete="doomed = pack" />
+                <PackRow v-for="pack in shown" :key="pack.id" :pack="pack" @bin="putAway(pack)" />
             </ul>
+            <PackBin v-if="packs" />
         </main>
         <div
             v-if="isOver"
@@ -118,6 +129,5 @@ useKeys({
         </div>
         <NewPackDialog v-model="isNewOpen" />
         <OpenPackDialog :importing="importing" />
-        <DeletePackDialog v-model="doomed" />
     </div>
 </template>

@@ -6,7 +6,7 @@ import { upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
-/** Opens a folder or a package as a pack; asks for the host where there is more than one. */
+/** Opens a folder or a package as a pack; asks for the host where nothing in it says which. */
 export function useImport() {
     const router = useRouter()
     const queries = useQueryClient()
@@ -15,21 +15,16 @@ export function useImport() {
     const waiting = ref<readonly Incoming[]>([])
     const hosts = ref<readonly HostView[]>([])
 
-    async function offer(files: readonly Incoming[]) {
-        if (files.length === 0 || progress.value !== null) return
-        hosts.value = await queries.fetchQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
-        const only = hosts.value.length === 1 ? hosts.value[0] : undefined
-        if (only) await run(only.key, files)
-        else waiting.value = files
-    }
+    const offer = (files: readonly Incoming[]) => (files.length > 0 && progress.value === null ? run(files) : undefined)
 
-    async function run(host: string, files: readonly Incoming[]) {
+    /** @param host Asked for only where the files do not say it. */
+    async function run(files: readonly Incoming[], host?: string) {
         waiting.value = []
         progress.value = 0
         const total = files.reduce((sum, item) => sum + item.file.size, 1)
         try {
             const made = await upload<PackMade>(
-                `/api/packs/import?host=${host}`,
+                `/api/packs/import${host ? `?host=${host}` : ''}`,
                 files,
                 (sent) => (progress.value = Math.min(1, sent / total)),
             )
@@ -42,10 +37,21 @@ export function useImport() {
             tell(`“${made.title}” is open.${refused}`)
             await router.push({ name: 'prove', params: { id: made.id } })
         } catch (problem) {
-            warn(problem instanceof Problem ? problem.message : 'The files cannot be read; were they moved meanwhile?')
+            if (problem instanceof Problem && problem.type === '/problems/which-host') await ask(files)
+            else
+                warn(
+                    problem instanceof Problem
+                        ? problem.message
+                        : 'The files cannot be read; were they moved meanwhile?',
+                )
         } finally {
             progress.value = null
         }
+    }
+
+    async function ask(files: readonly Incoming[]) {
+        hosts.value = await queries.fetchQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
+        waiting.value = files
     }
 
     return { progress, waiting, hosts, offer, run, forget: () => (waiting.value = []) }

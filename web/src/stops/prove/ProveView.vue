@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { FindingView } from '@/api/client'
 import { useFixes } from '@/shared/composables/useFixes'
 import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { useSelection } from '@/shared/composables/useSelection'
 import { join, lines, matches, type Row } from '@/shared/ledger'
 import FindingNote from '@/shared/parts/FindingNote.vue'
 import LedgerList from '@/shared/parts/LedgerList.vue'
 import RowName from '@/shared/parts/RowName.vue'
 import RowSheet from '@/shared/parts/RowSheet.vue'
+import SelectionBar from '@/shared/parts/SelectionBar.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { count } from '@/shared/words'
@@ -24,25 +27,25 @@ const place = useQueryValue('place')
 const look = useQueryValue('look', 'findings')
 const severity = useQueryValue('severity')
 const code = useQueryValue('finding')
+/** One file alone, as the trial asks for it. */
+const path = useQueryValue('path')
 const swapped = ref<string | null>(null)
 
 const summary = computed(() => pack.value?.summary)
-const chosen = computed(() =>
-    (findings.value?.findings ?? []).filter(
-        (f) =>
-            (!code.value || f.name.code === code.value) &&
-            (severity.value === 'waived'
-                ? f.waived !== null
-                : !severity.value || (f.severity === severity.value && f.waived === null)),
-    ),
-)
+const isChosen = (finding: FindingView) =>
+    (!code.value || finding.name.code === code.value) &&
+    (severity.value === 'waived'
+        ? finding.waived !== null
+        : !severity.value || (finding.severity === severity.value && finding.waived === null))
 const rows = computed(() =>
-    join(ledger.value?.rows ?? [], chosen.value).filter(
-        (row) =>
-            row.findings.length > 0 && matches(row, { place: place.value, state: 'all', words: [], hits: new Set() }),
-    ),
+    join(ledger.value?.rows ?? [], findings.value?.findings ?? [])
+        .filter((row) => (!path.value || row.path === path.value) && row.findings.some(isChosen))
+        .map((row) => ({ ...row, findings: row.findings.filter(isChosen) }))
+        .filter((row) => matches(row, { place: place.value, state: 'all', words: [], hits: new Set() })),
 )
 const shownLines = computed(() => (summary.value ? lines(rows.value, summary.value) : []))
+const listName = `prove:${props.id}`
+const selection = useSelection(listName, shownLines)
 const waived = computed(() => (findings.value?.findings ?? []).filter((f) => f.waived).length)
 const filters = computed(() => [
     ...(['blocker', 'warning', 'note'] as const).map((key) => ({
@@ -86,7 +89,7 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
             </div>
             <template v-if="look === 'findings'">
                 <button
-                    v-for="filter in filters.filter((f) => f.number > 0)"
+                    v-for="filter in filters.filter((f) => f.number > 0 || severity === f.key)"
                     :key="filter.key"
                     type="button"
                     class="text-small flex items-center gap-1.5"
@@ -97,6 +100,7 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
                     <SeverityMark v-if="filter.key !== 'waived'" :severity="filter.key" />{{ filter.says }}
                 </button>
                 <button v-if="place" type="button" class="word text-small" @click="place = ''">Show all places</button>
+                <button v-if="path" type="button" class="word text-small" @click="path = ''">Show all files</button>
                 <button v-if="code" type="button" class="word text-small" @click="code = ''">Show all findings</button>
                 <template v-if="findings && findings.loseNothing > 0">
                     <span class="text-faint text-small ml-auto"
@@ -127,14 +131,14 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
             <StateNote
                 v-else-if="rows.length === 0"
                 :title="
-                    place || severity || code
+                    place || severity || code || path
                         ? 'Nothing found here'
                         : summary?.inTray
                           ? 'Nothing found in what is placed'
                           : 'Nothing found'
                 "
             >
-                <template v-if="place || severity || code">Another place or severity may have some.</template>
+                <template v-if="place || severity || code || path">Another place or severity may have some.</template>
                 <template v-else-if="summary?.inTray"
                     >{{ count(summary.inTray, 'file') }} {{ summary.inTray === 1 ? 'waits' : 'wait' }} in the tray and
                     {{ summary.inTray === 1 ? 'is' : 'are' }} not judged before
@@ -149,14 +153,28 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
                     Release.</template
                 >
             </StateNote>
-            <LedgerList v-else :lines="shownLines" label="Findings" @open="open" @key="onKey">
+            <LedgerList
+                v-else
+                :lines="shownLines"
+                label="Findings"
+                :name="listName"
+                :selection="selection"
+                @open="open"
+                @key="onKey"
+            >
                 <template #default="{ row }">
                     <div
-                        class="grid grid-cols-[64px_minmax(0,1fr)_minmax(360px,56%)] items-center gap-x-5 py-2 pr-6 pl-5"
+                        class="grid grid-cols-[64px_minmax(0,1fr)_minmax(360px,56%)] items-center gap-x-5 py-2 pr-6 pl-5 max-[700px]:grid-cols-[64px_minmax(0,1fr)] max-[700px]:gap-y-2 max-[700px]:pr-4"
                     >
-                        <RowSheet :pack="id" :summary="summary!" :row="row" :is-swapped="swapped === row.path" />
+                        <RowSheet
+                            :pack="id"
+                            :summary="summary!"
+                            :row="row"
+                            :is-swapped="swapped === row.path"
+                            @open="open(row)"
+                        />
                         <RowName :row="row" @open="open(row)" />
-                        <div class="flex flex-col gap-2">
+                        <div class="flex flex-col gap-2 max-[700px]:col-span-2">
                             <FindingNote
                                 v-for="finding in row.findings"
                                 :key="finding.name.code + finding.name.pointer + finding.name.discriminator"
@@ -168,5 +186,6 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
                 </template>
             </LedgerList>
         </div>
+        <SelectionBar v-if="look === 'findings'" :pack="id" :selection="selection" />
     </div>
 </template>

@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
 import { api, baseUrl, data, fileUrl } from '@/api/client'
 import { useLatestJob } from '@/shared/composables/useJob'
-import { useChange, usePack } from '@/shared/composables/usePack'
+import { useChange, useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { useScrollPlace } from '@/shared/composables/useScrollPlace'
+import { join } from '@/shared/ledger'
 import JobLine from '@/shared/parts/JobLine.vue'
 import PathCaption from '@/shared/parts/PathCaption.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { count, moment } from '@/shared/words'
-import { readTrial, type Shown } from './trial'
+import { useRowOpening } from '../gather/useRowOpening'
+import { readTrial, wrongs, type Shown } from './trial'
+import TrialWrong from './TrialWrong.vue'
 
 /** Loads the pack in the simulated host and shows what it would show. */
 const props = defineProps<{ id: string }>()
@@ -23,12 +28,24 @@ const isUnderWay = computed(() => job.value?.state === 'queued' || job.value?.st
 const isOld = computed(
     () => trial.value !== null && pack.value !== undefined && trial.value.revision < pack.value.revision,
 )
-const shown = computed(() =>
-    (trial.value?.shown ?? []).filter((item) =>
-        only.value === 'wrong' ? item.as !== 'right' : only.value === 'all' || item.from !== 'base',
-    ),
+const { data: hosts } = useQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
+const host = computed(() => hosts.value?.find((h) => h.key === summary.value?.host))
+const wrong = computed(() => (trial.value && host.value ? wrongs(trial.value, host.value.title, host.value.words) : []))
+const unlisted = computed(() => trial.value?.packages.filter((p) => !p.listed) ?? [])
+const reasonOf = (code: string | null) => host.value?.words.reasons.find((word) => word.code === code)?.says ?? code
+const right = computed(() => trial.value?.shown.filter((item) => item.as === 'right') ?? [])
+const shown = computed(() => right.value.filter((item) => only.value === 'all' || item.from !== 'base'))
+const box = ref<HTMLElement>()
+useScrollPlace(`trial:${props.id}`, box)
+/** So many are drawn at first. */
+const most = ref(200)
+
+const { data: ledger } = useLedger(() => props.id)
+const { data: findings } = useFindings(() => props.id)
+const rows = computed(
+    () => new Map(join(ledger.value?.rows ?? [], findings.value?.findings ?? []).map((row) => [row.path, row])),
 )
-const wrong = computed(() => trial.value?.shown.filter((item) => item.as !== 'right').length ?? 0)
+const open = useRowOpening(() => props.id)
 
 async function run() {
     await change.run(() => data(api.POST('/api/packs/{id}/trials', { params: { path: { id: props.id } } })))
@@ -36,16 +53,17 @@ async function run() {
 }
 
 function picture(item: Shown): string | null {
-    if (!/\.(png|dds)$/.test(item.path) || !summary.value) return null
+    const row = rows.value.get(item.path)
+    if (!row?.isPicture || !summary.value) return null
     return item.from === 'base'
-        ? baseUrl(summary.value.host, summary.value.edition, item.path)
-        : fileUrl(props.id, item.path)
+        ? baseUrl(summary.value.host, summary.value.edition, item.path, row.baseHash)
+        : fileUrl(props.id, item.path, row.hash)
 }
 </script>
 
 <template>
-    <div class="flex h-full min-h-0">
-        <div class="min-w-0 grow overflow-y-auto px-6 py-4">
+    <div class="flex h-full min-h-0 max-[700px]:flex-col">
+        <div ref="box" class="min-w-0 grow overflow-y-auto px-6 py-4">
             <div class="flex flex-wrap items-center gap-4">
                 <button
                     type="button"
@@ -68,46 +86,45 @@ function picture(item: Shown): string | null {
             </StateNote>
             <template v-else-if="trial">
                 <p class="mt-4" data-test="trial-summary">
-                    <strong v-if="trial.packages.every((p) => p.listed) && wrong === 0 && trial.dropped.length === 0"
-                        >Everything is right.</strong
-                    >
+                    <strong v-if="unlisted.length === 0 && wrong.length === 0">Everything is right.</strong>
                     <strong v-else>
-                        <template v-for="p in trial.packages.filter((x) => !x.listed)" :key="p.file"
-                            >The package is not listed: {{ p.reason }}.
+                        <template v-for="p in unlisted" :key="p.file"
+                            >{{ summary?.hostTitle }} does not list the package: {{ reasonOf(p.reason) }}.
                         </template>
-                        {{ count(wrong, 'file is', 'files are') }} not right, {{ trial.dropped.length }} dropped.
+                        <template v-if="wrong.length > 0"
+                            >{{ count(wrong.length, 'file is', 'files are') }} not as you made
+                            {{ wrong.length === 1 ? 'it' : 'them' }}.</template
+                        >
                     </strong>
-                    {{ trial.shown.length - wrong }} right.
+                    {{ right.length }} right.
                 </p>
-                <fieldset class="text-small mt-2 flex gap-5">
-                    <legend class="sr-only">Which pictures</legend>
+                <ul v-if="wrong.length > 0" class="mt-3 max-w-3xl" aria-label="What is not right">
+                    <TrialWrong
+                        v-for="item in wrong.slice(0, most)"
+                        :key="item.path"
+                        :pack="id"
+                        :summary="summary!"
+                        :item="item"
+                        :row="rows.get(item.path)"
+                        @open="open(rows.get(item.path)!)"
+                    />
+                </ul>
+                <fieldset class="mt-4 flex flex-wrap items-baseline gap-x-5">
+                    <legend class="float-left mr-5 font-bold">What is right</legend>
                     <label
                         v-for="[key, word] in [
                             ['pack', 'From your pack'],
-                            ['wrong', 'Not right'],
                             ['all', 'Everything that the host shows'],
                         ]"
                         :key="key"
-                        class="flex items-center gap-1.5"
+                        class="text-small flex items-center gap-1.5"
                     >
                         <input v-model="only" type="radio" name="only" :value="key" />{{ word }}
                     </label>
                 </fieldset>
-                <ul v-if="trial.dropped.length > 0" class="mt-3">
-                    <li v-for="item in trial.dropped" :key="item.path + item.code" class="text-small">
-                        <span class="text-madder font-bold" aria-hidden="true">▼ </span>dropped, {{ item.code }}:
-                        <span class="font-mono">{{ item.path }}</span>
-                    </li>
-                </ul>
-                <ul
-                    class="mt-4 grid grid-cols-[repeat(auto-fill,minmax(132px,1fr))] gap-4"
-                    aria-label="What the host shows"
-                >
-                    <li v-for="item in shown" :key="item.path" class="min-w-0">
-                        <span
-                            class="bg-paper flex h-[112px] items-center justify-center border"
-                            :class="item.as === 'right' ? 'border-line' : 'border-madder border-2'"
-                        >
+                <ul class="mt-4 grid grid-cols-[repeat(auto-fill,minmax(132px,1fr))] gap-4" aria-label="What is right">
+                    <li v-for="item in shown.slice(0, most)" :key="item.path" class="min-w-0">
+                        <span class="bg-paper border-line flex h-[112px] items-center justify-center border">
                             <img
                                 v-if="picture(item)"
                                 :src="picture(item)!"
@@ -117,26 +134,25 @@ function picture(item: Shown): string | null {
                             />
                             <span v-else class="text-faint font-mono">{ }</span>
                         </span>
-                        <PathCaption class="mt-1" :path="item.path" />
+                        <p class="text-small mt-1 truncate font-semibold">{{ rows.get(item.path)?.title }}</p>
+                        <PathCaption :path="item.path" />
                         <p v-if="trial.standsFor[item.path]" class="text-tiny font-semibold">
                             {{ trial.standsFor[item.path] }}
                         </p>
-                        <p class="text-tiny" :class="item.as === 'right' ? 'text-faint' : 'font-bold'">
-                            <span v-if="item.as !== 'right'" class="text-madder" aria-hidden="true">▼ </span>{{ item.as
-                            }}{{ item.also.length > 0 ? `, ${item.also.join(', ')}` : '' }} ·
-                            {{ item.from === 'base' ? 'base' : 'yours' }}
-                        </p>
+                        <p class="text-tiny text-faint">{{ item.from === 'base' ? 'the base’s' : 'yours' }}</p>
                     </li>
                 </ul>
                 <p v-if="shown.length === 0" class="text-faint mt-4">None.</p>
+                <p v-if="Math.max(shown.length, wrong.length) > most" class="mt-4">
+                    <button type="button" class="word" @click="most += 800">Show more</button>
+                </p>
             </template>
         </div>
         <aside
-            v-if="trial"
-            class="border-line w-[320px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:w-[240px]"
+            v-if="trial && trial.log.length > 0"
+            class="border-line w-[320px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:w-[240px] max-[700px]:max-h-40 max-[700px]:w-full max-[700px]:border-t max-[700px]:border-l-0"
         >
             <h2 class="font-bold">Log of the host</h2>
-            <p v-if="trial.log.length === 0" class="text-faint text-small mt-1">The host wrote nothing.</p>
             <ol class="text-tiny mt-2 flex flex-col gap-1 font-mono">
                 <li v-for="(line, index) in trial.log" :key="index" class="break-words">
                     <span class="text-faint">{{ line.level }}</span> {{ line.path }} {{ line.message }}

@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { fileUrl, type DraftView } from '@/api/client'
+import { computed, ref } from 'vue'
+import { fileUrl, type DraftView, type SectionColumn } from '@/api/client'
+import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathCaption from '@/shared/parts/PathCaption.vue'
 import { count } from '@/shared/words'
 
 /** What changed since the last release, in pictures; for a first release, what is in it. */
-const props = defineProps<{ pack: string; draft: DraftView; host: string }>()
-const most = 240
-const items = computed(() => props.draft.changes)
+const props = defineProps<{ pack: string; draft: DraftView; host: string; section: readonly SectionColumn[] }>()
+/** So many of each are drawn; more when they are asked for. */
+const most = ref(100)
+const place = useQueryValue('place')
+const title = computed(() => props.section.find((column) => column.place === place.value)?.title ?? '')
+const items = computed(() =>
+    place.value ? props.draft.changes.filter((item) => item.place === place.value) : props.draft.changes,
+)
 const words: Record<string, string> = {
     addition: 'added',
     override: 'overrides',
@@ -23,6 +29,9 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
         <h2 class="text-large font-bold">
             {{ draft.since ? `Changed since ${draft.since}` : 'In the first release' }}
         </h2>
+        <p v-if="place" class="text-small">
+            {{ title }} only. <button type="button" class="word" @click="place = ''">All places</button>
+        </p>
         <p class="text-faint">
             {{
                 items.length === 0
@@ -49,9 +58,6 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
                 <span class="text-faint text-tiny">{{ words[item.change] }}</span>
             </li>
         </ul>
-        <p v-if="pictures.length > most" class="text-faint mt-2">
-            and {{ count(pictures.length - most, 'more picture') }}
-        </p>
         <ul class="mt-4">
             <li v-for="item in others.slice(0, most)" :key="item.path" class="text-small flex gap-3">
                 <span class="text-faint w-20 shrink-0">{{ words[item.change] }}</span><span
@@ -60,6 +66,10 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
                 >
             </li>
         </ul>
+        <p v-if="Math.max(pictures.length, others.length) > most" class="text-faint mt-3">
+            {{ count(Math.max(0, pictures.length - most) + Math.max(0, others.length - most), 'more file') }}.
+            <button type="button" class="word" @click="most += 400">Show more</button>
+        </p>
         <template v-if="draft.placeholders.length > 0">
             <h3 class="mt-5 font-bold">{{ count(draft.placeholders.length, 'placeholder') }}</h3>
             <p class="text-faint text-small">

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, data } from '@/api/client'
+import { useKept } from '@/shared/composables/useKept'
 import { useLatestJob } from '@/shared/composables/useJob'
 import { useChange, usePack } from '@/shared/composables/usePack'
 import JobLine from '@/shared/parts/JobLine.vue'
@@ -30,29 +31,31 @@ const { data: releases } = useQuery({
 const { data: job, refetch: lookAtJob } = useLatestJob(() => props.id, 'build')
 const change = useChange(() => props.id)
 
-const version = ref('')
-const notes = ref('')
+// What the author typed stays, over reloads too; what was only suggested follows the pack.
+const typedVersion = useKept(() => `version:${props.id}`)
+const typedNotes = useKept(() => `notes:${props.id}`)
+const version = computed({
+    get: () => typedVersion.value ?? draft.value?.suggested ?? '',
+    set: (now) => (typedVersion.value = now),
+})
+const notes = computed({
+    get: () => typedNotes.value ?? draft.value?.notes ?? '',
+    set: (now) => (typedNotes.value = now),
+})
 const allowBlockers = ref(false)
-const isTouched = ref({ version: false, notes: false })
-// What the author typed stays; what was only suggested follows the pack.
-watch(
-    draft,
-    (now) => {
-        if (!now) return
-        if (!isTouched.value.version) version.value = now.suggested
-        if (!isTouched.value.notes) notes.value = now.notes
-    },
-    { immediate: true },
-)
 watch(
     () => job.value?.state,
     (state, before) => {
         if (state === 'done' && before && before !== 'done') {
-            isTouched.value = { version: false, notes: false }
             void refetch()
         }
     },
 )
+// What was typed has gone into a release.
+watch(releases, (now) => {
+    if (now?.some((r) => r.version === version.value.trim() && r.notes === notes.value))
+        typedVersion.value = typedNotes.value = null
+})
 const isUnderWay = computed(() => job.value?.state === 'queued' || job.value?.state === 'running')
 /** Some hosts count whole versions, the others three numbers. */
 const form = computed(() =>
@@ -81,17 +84,25 @@ async function build() {
     <StateNote v-if="isPending || (error && !draft)" :is-loading="isPending" :problem="error" @again="refetch" />
     <div
         v-else-if="draft"
-        class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px] max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px]"
+        class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px] max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px] max-[700px]:flex max-[700px]:flex-col max-[700px]:overflow-y-auto"
     >
-        <ReleaseList :pack="id" :releases="releases ?? []" class="border-line overflow-y-auto border-r" />
+        <ReleaseList
+            :pack="id"
+            :releases="releases ?? []"
+            class="border-line overflow-y-auto border-r max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-r-0 max-[700px]:border-b"
+        />
         <ChangesSheet
             :pack="id"
             :draft="draft"
             :host="pack?.summary.hostTitle ?? ''"
-            class="overflow-y-auto"
+            :section="pack?.summary.section ?? []"
+            class="overflow-y-auto max-[700px]:order-last max-[700px]:shrink-0 max-[700px]:overflow-visible"
             tabindex="0"
         />
-        <aside class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4" aria-label="Build">
+        <aside
+            class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4 max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-l-0 max-[700px]:border-b"
+            aria-label="Build"
+        >
             <form class="flex flex-col gap-3" @submit.prevent="build">
                 <h2 class="text-large font-bold">Build a release</h2>
                 <label>
@@ -103,7 +114,6 @@ async function build() {
                         :pattern="form.pattern"
                         :title="form.says"
                         aria-describedby="version-help"
-                        @input="isTouched.version = true"
                     />
                     <span id="version-help" class="text-faint text-small">
                         {{
@@ -117,13 +127,7 @@ async function build() {
                 </label>
                 <label>
                     <span class="font-semibold">Notes</span>
-                    <textarea
-                        v-model="notes"
-                        class="field mt-1"
-                        rows="4"
-                        maxlength="4000"
-                        @input="isTouched.notes = true"
-                    ></textarea>
+                    <textarea v-model="notes" class="field mt-1" rows="4" maxlength="4000"></textarea>
                 </label>
                 <label v-if="draft.blockers > 0" class="text-small flex items-start gap-2">
                     <input v-model="allowBlockers" type="checkbox" class="mt-1" />

@@ -152,7 +152,10 @@ useKeys({
                 <button type="button" class="word text-small" @click="isSwapped = !isSwapped">Swap</button>
             </div>
         </div>
-        <div ref="area" class="flex min-h-[160px] grow gap-4">
+        <div
+            ref="area"
+            class="flex min-h-[160px] grow gap-4 max-[700px]:min-h-[480px] max-[700px]:flex-col max-[700px]:gap-2"
+        >
             <template v-if="shownView === 'side'">
                 <template v-for="(side, index) in sides" :key="index">
                     <PicturePane v-if="side" v-model:scroll="scroll" :side="side" :factor="factor" />

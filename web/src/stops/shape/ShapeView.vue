@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, inject, onBeforeUnmount, onMounted } from 'vue'
-import { useRouter } from 'vue-router'
 import { api, data } from '@/api/client'
 import type { Incoming } from '@/api/upload'
 import { dropKey } from '@/frame/useTrayDrop'
 import { useKeys } from '@/shared/composables/useKeys'
 import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
+import { useNarrowing } from '@/shared/composables/useNarrowing'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
+import { useWayBack } from '@/shared/composables/useWayBack'
 import { join } from '@/shared/ledger'
 import StateNote from '@/shared/parts/StateNote.vue'
 import ComparePanes from './ComparePanes.vue'
@@ -21,18 +22,21 @@ const { data: pack } = usePack(() => props.id)
 const { data: ledger, error, isPending, refetch } = useLedger(() => props.id)
 const { data: findings } = useFindings(() => props.id)
 const drop = inject(dropKey)!
-const router = useRouter()
+const back = useWayBack(() => props.id)
 const place = useQueryValue('place')
 const path = useQueryValue('path')
+const { words, isFoundOnly, has } = useNarrowing()
 
-const pictures = computed(() =>
+const all = computed(() =>
     join(ledger.value?.rows ?? [], findings.value?.findings ?? []).filter(
         (row) => row.isPicture && row.place && row.hash && (!place.value || row.place === place.value),
     ),
 )
+/** Those of the line: all, or what was asked for. */
+const pictures = computed(() => all.value.filter((row) => has(`${row.title} ${row.noun} ${row.path}`, row.findings)))
 /** The picture asked for, else the first with a finding, else the first. */
 const shownPath = computed(
-    () => path.value || (pictures.value.find((row) => row.findings.length > 0) ?? pictures.value[0])?.path || '',
+    () => path.value || (all.value.find((row) => row.findings.length > 0) ?? all.value[0])?.path || '',
 )
 
 const {
@@ -71,7 +75,7 @@ onBeforeUnmount(() => (drop.taker.value = null))
 useKeys({
     j: () => step(1),
     k: () => step(-1),
-    Escape: () => void router.push({ name: 'gather', params: { id: props.id } }),
+    Escape: back,
 })
 </script>
 
@@ -83,10 +87,19 @@ useKeys({
         <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>.
     </StateNote>
     <div v-else class="flex h-full flex-col">
-        <FilmStrip :pack="id" :summary="pack!.summary" :rows="pictures" :path="shownPath" @choose="path = $event" />
+        <FilmStrip
+            v-model:words="words"
+            v-model:is-found-only="isFoundOnly"
+            :pack="id"
+            :summary="pack!.summary"
+            :rows="pictures"
+            :number="all.length"
+            :path="shownPath"
+            @choose="path = $event"
+        />
         <StateNote v-if="problem" :problem="problem" @again="again" />
-        <div v-else-if="picture" class="flex min-h-0 grow">
-            <div class="flex min-w-0 grow flex-col px-6 py-3">
+        <div v-else-if="picture" class="flex min-h-0 grow max-[700px]:flex-col max-[700px]:overflow-y-auto">
+            <div class="flex min-w-0 grow flex-col px-6 py-3 max-[700px]:shrink-0 max-[700px]:grow-0 max-[700px]:px-4">
                 <ComparePanes :pack="id" :summary="pack!.summary" :picture="picture" class="min-h-0 grow" />
                 <StepPlates v-if="picture.yours" :pack="id" :picture="picture" :steps="steps" class="shrink-0 pt-3" />
             </div>

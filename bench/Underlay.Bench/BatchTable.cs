@@ -1,0 +1,77 @@
+using System.Diagnostics;
+using System.Globalization;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Checks;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+using Underlay.Core.Placements;
+using Underlay.Demo;
+using Underlay.Testing;
+
+
+/// <summary>What many files at once cost: advice for a full tray, placing it, mending it, and the check after one more change.</summary>
+internal static class BatchTable
+{
+    public static void Print(HostProfile profile, int number, TextWriter to)
+    {
+        var catalogue = BaseCatalogue.Read(profile, profile.Newest, DemoCatalogue.FindBase(profile.Key, profile.Newest.Key)!.Make());
+        var session = CheckSession.Open(profile, null, _ => catalogue, TrayOf(number));
+        void Row(string what, TimeSpan time) =>
+            to.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {what} | {time.TotalMilliseconds:N0} |"));
+        to.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {number:N0} pictures of 96 x 96 | ms |\n|---|---:|"));
+
+        var begun = Stopwatch.GetTimestamp();
+        var tray = session.Tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Tray)).ToList();
+        var placer = new Placer(session.Report.Overlay!);
+        foreach (var file in tray) placer.Advise(file);
+        Row("advice for a full tray", Stopwatch.GetElapsedTime(begun));
+
+        begun = Stopwatch.GetTimestamp();
+        var (tree, edits) = (session.Tree, new List<TreeEdit>());
+        foreach (var file in tray)
+        {
+            var placed = Placing.Place(profile, profile.Newest, tree, file.Path, PackPath.Parse($"art/surfaces/{file.Path.FileName}"));
+            edits.AddRange(placed.Edits);
+            tree = tree.With(placed.Edits);
+        }
+
+        Row("placed", Stopwatch.GetElapsedTime(begun));
+        begun = Stopwatch.GetTimestamp();
+        session = session.With(edits);
+        Row("checked", Stopwatch.GetElapsedTime(begun));
+
+        begun = Stopwatch.GetTimestamp();
+        var after = session;
+        var outcome = FixRunner.Run("bench", session.Tree, t => (after = after.MovedTo(t)).Report, profile, ["image/not-power-of-two"]);
+        Row(string.Create(CultureInfo.InvariantCulture, $"{outcome.Applied.Count:N0} fitted and checked"), Stopwatch.GetElapsedTime(begun));
+
+        session = after;
+        TimeSpan OfWrite(string path, byte[] bytes) => OfChange(session, new TreeEdit.Write(PackPath.Parse(path), bytes));
+        Row("check after a changed picture", OfWrite("art/surfaces/saltbrook_00007.png", Picture.Of(64, 64).ToPng()));
+        Row("check after an added picture", OfWrite("art/surfaces/saltbrook_added.png", Picture.Of(64, 64).ToPng()));
+        var entry = "{ \"made_of\": \"stone\", \"edge\": \"solid\" }"u8.ToArray();
+        Row("check after an added entry", OfWrite("art/surfaces/saltbrook_00007.surface.json", entry));
+    }
+
+    private static TimeSpan OfChange(CheckSession session, TreeEdit edit)
+    {
+        var times = new List<TimeSpan>();
+        for (var i = 0; i < 7; i++)
+        {
+            var begun = Stopwatch.GetTimestamp();
+            session.With([edit]);
+            times.Add(Stopwatch.GetElapsedTime(begun));
+        }
+
+        times.Sort();
+        return times[times.Count / 2];
+    }
+
+    private static FileTree TrayOf(int number) =>
+        FileTree.OfBytes(Enumerable.Range(0, number)
+            .Select(i => KeyValuePair.Create(
+                PackPath.Parse(string.Create(CultureInfo.InvariantCulture, $"{ReservedFolder.Tray}/saltbrook_{i:00000}.png")),
+                Picture.Of(96, 96).With(i % 96, i / 96 % 96, new Pixel((byte)i, (byte)(i >> 8), 7, 255)).ToPng()))
+            .Append(KeyValuePair.Create(PackPath.Parse("firing.json"), System.Text.Encoding.UTF8.GetBytes(APack.Manifest))));
+}

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { MenuItem } from '@headlessui/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, data } from '@/api/client'
+
+/** The steps that fit all of some pictures, as items of a menu; looked for when the menu opens. */
+const props = defineProps<{ pack: string; paths: readonly string[] }>()
+defineEmits<{ choose: [title: string] }>()
+
+const body = computed(() => ({ paths: [...props.paths] }))
+const {
+    data: offers,
+    error,
+    isPending,
+} = useQuery({
+    queryKey: ['pack', () => props.pack, 'alike', body],
+    queryFn: () =>
+        data(api.POST('/api/packs/{id}/pictures/offers', { params: { path: { id: props.pack } }, body: body.value })),
+    gcTime: 0,
+})
+</script>
+
+<template>
+    <p v-if="isPending || error || offers?.titles.length === 0" class="text-faint px-3 py-1" role="status">
+        {{ isPending ? 'Looking what fits all of them …' : (error?.message ?? 'No step fits all of them.') }}
+    </p>
+    <MenuItem v-for="title in offers?.titles" :key="title" v-slot="{ active }">
+        <button
+            type="button"
+            class="block w-full px-3 py-1 text-left"
+            :class="active ? 'bg-film' : ''"
+            @click="$emit('choose', title)"
+        >
+            {{ title }}
+        </button>
+    </MenuItem>
+</template>

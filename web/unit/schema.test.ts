@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest'
+import { fieldsOf, pathOf, valueAt, valueKindOf } from '@/stops/define/schema'
+import { asHex, hexOf, oklchOf } from '@/shared/colour'
+import { bytes, count, pixels } from '@/shared/words'
+
+describe('fieldsOf', () => {
+    const schema = {
+        required: ['b'],
+        properties: {
+            a: { type: 'integer', minimum: 1, 'x-underlay-unit': 'cm' },
+            b: { enum: ['x', 2] },
+            made_of: { type: 'string', title: 'Made of' },
+            'odd/name~': { type: 'object', properties: { inner: { type: 'boolean' } } },
+            colour: { type: 'string', 'x-underlay-colour': 'hex' },
+            list: { type: 'array' },
+        },
+    }
+    const fields = fieldsOf(schema)
+
+    it('puts required fields first', () => expect(fields[0]).toMatchObject({ name: 'b', isRequired: true }))
+
+    it.each([
+        ['a', 'number'],
+        ['b', 'choice'],
+        ['made_of', 'string'],
+        ['odd/name~', 'object'],
+        ['colour', 'colour'],
+        ['list', 'other'],
+    ])('knows what %s is: %s', (name, type) => expect(fields.find((f) => f.name === name)!.type).toBe(type))
+
+    it('escapes names in pointers, and reads them back (RFC 6901)', () => {
+        const inner = fields.find((f) => f.name === 'odd/name~')!.fields[0]!
+        expect(inner.pointer).toBe('/odd~1name~0/inner')
+        expect(pathOf(inner.pointer)).toEqual(['odd/name~', 'inner'])
+        expect(valueAt({ 'odd/name~': { inner: true } }, inner.pointer)).toBe(true)
+    })
+
+    it('gives nothing for a value that is not there', () => {
+        expect(valueAt({ a: 1 }, '/a/b')).toBeUndefined()
+        expect(valueAt(null, '/a')).toBeUndefined()
+    })
+
+    it('tells kinds whose keys are names', () => {
+        expect(valueKindOf(schema)).toBeNull()
+        expect(valueKindOf({ additionalProperties: { type: 'string' } })).toEqual({ type: 'string' })
+    })
+})
+
+describe('colours', () => {
+    it.each([
+        ['#2F8F86', '#2f8f86'],
+        ['2f8', '#22ff88'],
+        ['red', null],
+        ['#12345', null],
+    ])('%s is %s', (text, hex) => expect(asHex(text)).toBe(hex))
+
+    it('come back the same from OKLCH', () => {
+        for (let colour = 0; colour < 0x1000000; colour += 0x010307) {
+            const hex = `#${colour.toString(16).padStart(6, '0')}`
+            expect(hexOf(oklchOf(hex))).toBe(hex)
+        }
+    })
+})
+
+describe('words', () => {
+    it('count things', () =>
+        expect([count(1, 'file'), count(1200, 'copy', 'copies')]).toEqual(['1 file', '1,200 copies']))
+    it('say lengths and sizes', () => {
+        expect([0, 1023, 2048, 5_000_000].map(bytes)).toEqual(['0 B', '1023 B', '2 KB', '4.8 MB'])
+        expect([pixels({ width: 56, height: 64 }), pixels(null)]).toEqual(['56 x 64', ''])
+    })
+})
