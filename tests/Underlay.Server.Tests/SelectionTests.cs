@@ -79,7 +79,7 @@ public class SelectionTests(RunningServer server)
     public async Task A_step_that_fits_not_all_of_them_changes_none()
     {
         var pack = await WithSurfacesAsync(96);
-        await pack.PutFileAsync(Surfaces[1], Picture.Of(64, 64).ToPng()[..40]);
+        await pack.PutFileAsync(Surfaces[1], Picture.Of(96, 96).ToPng()[..60]);
         var (status, _, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("pictures/steps", new { paths = Surfaces, title = "Fit to 64 x 64" }));
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Equal(Picture.Of(96, 96).ToPng(), await pack.FileAsync(Surfaces[0]));

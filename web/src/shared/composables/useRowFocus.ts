@@ -18,6 +18,8 @@ export function useRowFocus(
     let isInside = false
 
     function onFocus(event: FocusEvent) {
+        // The frame may take the focus of a press that cannot be pressed for a moment, before its row is gone.
+        if (isNowhere()) return
         const row = (event.target as HTMLElement).closest<HTMLElement>('[data-key]')
         isInside = row !== null && box.value?.contains(row) === true
         if (!isInside) return
