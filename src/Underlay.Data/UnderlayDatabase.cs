@@ -29,6 +29,9 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
     /// <summary>The files that operations changed.</summary>
     public DbSet<OperationRow> OperationRows => Set<OperationRow>();
 
+    /// <summary>Writes that were made, by their senders' keys.</summary>
+    public DbSet<KeptWrite> Writes => Set<KeptWrite>();
+
     /// <summary>Frozen versions of packs.</summary>
     public DbSet<Release> Releases => Set<Release>();
 
@@ -74,6 +77,11 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
             row.HasOne<Blob>().WithMany().HasForeignKey(r => r.HashBefore).OnDelete(DeleteBehavior.Restrict);
             row.HasOne<Blob>().WithMany().HasForeignKey(r => r.HashAfter).OnDelete(DeleteBehavior.Restrict);
         });
+        modelBuilder.Entity<KeptWrite>(write =>
+        {
+            write.HasKey(w => w.Key);
+            write.HasIndex(w => w.At);
+        });
         modelBuilder.Entity<Release>(release =>
         {
             release.HasIndex(r => new { r.PackId, r.Version }).IsUnique();
@@ -91,6 +99,8 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
             job.HasOne<Pack>().WithMany().HasForeignKey(j => j.PackId).OnDelete(DeleteBehavior.Cascade);
             job.Property(j => j.Request).HasColumnType("jsonb");
             job.Property(j => j.Result).HasColumnType("jsonb");
+            // Who lost a job to another node changes nothing of it.
+            job.Property(j => j.Owner).IsConcurrencyToken();
             // Work that is under way is not begun twice.
             job.HasIndex(j => j.Key).IsUnique().HasFilter("state in ('queued', 'running')");
         });

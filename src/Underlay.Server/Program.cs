@@ -36,7 +36,10 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     if (onlyDescribe) kestrel.Listen(IPAddress.Loopback, 0);
     else kestrel.ListenLocalhost(settings.Port);
 });
-builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.Hosting", LogLevel.Warning);
+// What fails in the database is told once, by who asked for it.
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.None)
+    .AddFilter("Microsoft.AspNetCore", LogLevel.Warning)
+    .AddFilter("Microsoft.Hosting", LogLevel.Warning);
 
 var services = builder.Services;
 services.AddSingleton(settings);
@@ -46,6 +49,8 @@ var source = NpgsqlDataSource.Create(settings.Database.Length > 0 ? settings.Dat
 services.AddSingleton(source);
 services.AddDbContextFactory<UnderlayDatabase>(options => UnderlayDatabase.Configure(options, source));
 services.AddSingleton(new HostShelf(settings.Installation));
+services.AddHttpContextAccessor();
+services.AddSingleton<DatabaseWatch>();
 services.AddSingleton<PackReader>();
 services.AddSingleton<OperationLog>();
 services.AddSingleton<PackDesk>();
@@ -60,7 +65,9 @@ if (settings.Database.Length > 0)
 {
     services.AddHostedService(provider => provider.GetRequiredService<EventHub>());
     services.AddHostedService<JobWorker>();
-    services.AddHostedService<BinKeeper>();
+    services.AddHostedService<Housekeeper>();
+    // Told to end, it ends, whatever waits for the database.
+    services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(3));
 }
 
 services.AddExceptionHandler<ProblemHandler>();
@@ -85,6 +92,7 @@ var app = builder.Build();
 app.UseExceptionHandler();
 app.UseSafety();
 app.UseResponseCompression();
+app.UseWriteKeys();
 app.MapOpenApi();
 app.MapHosts();
 app.MapPacks();

@@ -112,6 +112,10 @@ public class PackTests(RunningServer server)
     public async Task The_bin_lets_go_what_was_in_it_for_thirty_days_and_nothing_else()
     {
         var (old, young, kept) = (await server.NewPackAsync("Old"), await server.NewPackAsync("Young"), await server.NewPackAsync("Kept"));
+        var own = $"only in old {Guid.NewGuid()}";
+        var shared = $"in both {Guid.NewGuid()}";
+        var gone = await old.PutFileAsync("own.txt", own);
+        foreach (var pack in new[] { old, kept }) await pack.PutFileAsync("shared.txt", shared);
         foreach (var pack in new[] { old, young }) await pack.Http.DeleteAsync($"/api/packs/{pack.Id}");
         await using (var database = server.OpenDatabase())
         await using (var age = database.CreateCommand("UPDATE packs SET binned_at = binned_at - interval '31 days' WHERE id = $1"))
@@ -120,12 +124,19 @@ public class PackTests(RunningServer server)
             await age.ExecuteNonQueryAsync();
         }
 
-        await server.Services.GetServices<Microsoft.Extensions.Hosting.IHostedService>().OfType<Packs.BinKeeper>().Single().EmptyAsync(default);
+        await server.Services.GetServices<Microsoft.Extensions.Hosting.IHostedService>().OfType<Hosting.Housekeeper>().Single().TidyAsync(default);
         var left = (await TestPack.ReadAsync(await kept.Http.GetAsync("/api/bin"))).EnumerateArray().Select(p => p.GetProperty("id").GetGuid()).ToList();
         Assert.DoesNotContain(old.Id, left);
         Assert.Contains(young.Id, left);
         Assert.Equal(HttpStatusCode.NotFound, (await kept.Http.GetAsync($"/api/packs/{old.Id}")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await kept.Http.GetAsync($"/api/packs/{kept.Id}")).StatusCode);
+
+        // Bytes that nothing refers to any more went with it.
+        Assert.Equal(shared, System.Text.Encoding.UTF8.GetString((await kept.FileAsync("shared.txt"))!));
+        await using var source = server.OpenDatabase();
+        await using var find = source.CreateCommand("SELECT count(*) FROM blob_chunks WHERE hash = $1");
+        find.Parameters.AddWithValue(gone);
+        Assert.Equal(0L, await find.ExecuteScalarAsync());
     }
 
     [Fact]

@@ -1,7 +1,7 @@
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
 import { createApp, watch } from 'vue'
-import { Problem } from './api/client'
+import { isPassing } from './api/client'
 import { isConnected, listen } from './api/events'
 import App from './App.vue'
 import { router } from './router'
@@ -15,8 +15,7 @@ const queries = new QueryClient({
             staleTime: Infinity,
             // Lists have many thousand rows, which are replaced and never written to.
             shallow: true,
-            retry: (count, problem) =>
-                count < 2 && problem instanceof Problem && problem.type === '/problems/unreachable',
+            retry: (count, problem) => count < 2 && isPassing(problem),
         },
     },
 })

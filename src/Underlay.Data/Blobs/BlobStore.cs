@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using NpgsqlTypes;
 using Underlay.Core.Packs;
@@ -16,12 +17,21 @@ public sealed record NewBlob(ContentHash Hash, ReadOnlyMemory<byte> Bytes)
 /// <summary>Reads and writes blobs.</summary>
 public static class BlobStore
 {
+    private const int MostAtOnce = 1000;
+
     /// <summary>Keeps blobs within the connection's transaction; those that are there already cost nothing.</summary>
     public static async Task WriteAsync(NpgsqlConnection connection, IEnumerable<NewBlob> blobs, CancellationToken cancel)
     {
         // In one order, so that two writers of the same blobs wait for each other instead of locking each other out.
         var wanted = blobs.DistinctBy(b => b.Hash).OrderBy(b => b.Hash.Hex, StringComparer.Ordinal).ToList();
         if (wanted.Count == 0) return;
+        // Those that are there are held, so that they are not let go of before something refers to them.
+        await using (var hold = new NpgsqlCommand("SELECT FROM blobs WHERE hash = ANY(@hashes) ORDER BY hash FOR KEY SHARE", connection))
+        {
+            hold.Parameters.AddWithValue("hashes", wanted.Select(b => b.Hash.Hex).ToArray());
+            await hold.ExecuteNonQueryAsync(cancel).ConfigureAwait(false);
+        }
+
         var added = new HashSet<string>(StringComparer.Ordinal);
         await using (var insert = new NpgsqlCommand("INSERT INTO blobs (hash, length) SELECT * FROM unnest(@hashes, @lengths) ON CONFLICT DO NOTHING RETURNING hash", connection))
         {
@@ -45,6 +55,29 @@ public static class BlobStore
         }
 
         await copy.CompleteAsync(cancel).ConfigureAwait(false);
+    }
+
+    /// <summary>Lets go of the blobs that no pack, operation or release refers to; those that are being written stay.</summary>
+    /// <returns>How many went.</returns>
+    public static async Task<int> LetGoAsync(UnderlayDatabase database, CancellationToken cancel)
+    {
+        var gone = 0;
+        while (true)
+        {
+            var some = await database.Database.ExecuteSqlAsync(
+                $"""
+                DELETE FROM blobs WHERE hash IN (
+                    SELECT hash FROM blobs b
+                    WHERE NOT EXISTS (SELECT FROM pack_files WHERE hash = b.hash)
+                        AND NOT EXISTS (SELECT FROM operation_rows WHERE hash_before = b.hash)
+                        AND NOT EXISTS (SELECT FROM operation_rows WHERE hash_after = b.hash)
+                        AND NOT EXISTS (SELECT FROM releases WHERE package_hash = b.hash)
+                    LIMIT {MostAtOnce} FOR UPDATE SKIP LOCKED)
+                """,
+                cancel).ConfigureAwait(false);
+            gone += some;
+            if (some < MostAtOnce) return gone;
+        }
     }
 
     /// <summary>Fills a buffer with a blob's bytes from its start.</summary>

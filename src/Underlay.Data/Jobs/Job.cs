@@ -49,6 +49,9 @@ public sealed class Job
     /// <summary>True when the author wants it to end.</summary>
     public bool CancelAsked { get; set; }
 
+    /// <summary>Who carries it out: a token of each taking, so that who was taken for gone does not go on with it.</summary>
+    public Guid? Owner { get; set; }
+
     /// <summary>Until when the node that carries it out has it; past that, the node is gone and another takes it up.</summary>
     public DateTimeOffset? HeldUntil { get; set; }
 

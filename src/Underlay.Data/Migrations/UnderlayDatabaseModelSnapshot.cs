@@ -147,6 +147,11 @@ namespace Underlay.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("message");
 
+                    b.Property<Guid?>("Owner")
+                        .IsConcurrencyToken()
+                        .HasColumnType("uuid")
+                        .HasColumnName("owner");
+
                     b.Property<Guid>("PackId")
                         .HasColumnType("uuid")
                         .HasColumnName("pack_id");
@@ -181,6 +186,38 @@ namespace Underlay.Data.Migrations
                         .HasDatabaseName("ix_jobs_pack_id");
 
                     b.ToTable("jobs", (string)null);
+                });
+
+            modelBuilder.Entity("Underlay.Data.Operations.KeptWrite", b =>
+                {
+                    b.Property<Guid>("Key")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("key");
+
+                    b.Property<string>("Answer")
+                        .HasColumnType("text")
+                        .HasColumnName("answer");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Location")
+                        .HasColumnType("text")
+                        .HasColumnName("location");
+
+                    b.Property<int?>("Status")
+                        .HasColumnType("integer")
+                        .HasColumnName("status");
+
+                    b.HasKey("Key")
+                        .HasName("pk_writes");
+
+                    b.HasIndex("At")
+                        .HasDatabaseName("ix_writes_at");
+
+                    b.ToTable("writes", (string)null);
                 });
 
             modelBuilder.Entity("Underlay.Data.Operations.Operation", b =>

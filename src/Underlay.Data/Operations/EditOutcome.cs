@@ -25,6 +25,9 @@ public abstract record EditOutcome
     /// <summary>There is nothing to undo or to do again.</summary>
     public sealed record Nothing : EditOutcome;
 
+    /// <summary>A write with this key was made before. Nothing was changed again.</summary>
+    public sealed record MadeBefore : EditOutcome;
+
     /// <summary>There is no such pack.</summary>
     public sealed record NoPack : EditOutcome;
 }

@@ -18,9 +18,18 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     /// <param name="what">What it is, as the author would say it.</param>
     /// <param name="by">By whom.</param>
     /// <param name="expected">The revision that the caller knows, or null when the rows' own "before" suffices.</param>
+    /// <param name="key">The sender's key, with which it is made once; null for none.</param>
     /// <param name="cancel">Nothing is changed when it comes in time.</param>
-    public Task<EditOutcome> ApplyAsync(Guid packId, EditPlan plan, string what, string by, long? expected, CancellationToken cancel) =>
-        InTransaction(packId, expected, async (connection, revision) =>
+    /// <exception cref="OutcomeUnknownException">It may be made or not.</exception>
+    public Task<EditOutcome> ApplyAsync(
+        Guid packId,
+        EditPlan plan,
+        string what,
+        string by,
+        long? expected,
+        Guid? key,
+        CancellationToken cancel) =>
+        InTransaction(packId, expected, key, async (connection, revision) =>
         {
             if (plan.Rows.Count == 0) return new EditOutcome.Applied(revision);
             await BlobStore.WriteAsync(connection, plan.Blobs, cancel).ConfigureAwait(false);
@@ -35,11 +44,14 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     /// <param name="plan">Its first files; without any it begins empty.</param>
     /// <param name="what">What was done, as the author would say it.</param>
     /// <param name="by">By whom.</param>
+    /// <param name="key">The sender's key, with which it is made once; null for none.</param>
     /// <param name="cancel">Nothing is kept when it comes in time.</param>
-    public async Task<EditOutcome> BeginAsync(Pack pack, EditPlan plan, string what, string by, CancellationToken cancel)
+    /// <exception cref="OutcomeUnknownException">It may be made or not.</exception>
+    public async Task<EditOutcome> BeginAsync(Pack pack, EditPlan plan, string what, string by, Guid? key, CancellationToken cancel)
     {
         await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
         await using var transaction = await connection.BeginTransactionAsync(IsolationLevel.ReadCommitted, cancel).ConfigureAwait(false);
+        if (!await TakeKeyAsync(connection, key, cancel).ConfigureAwait(false)) return new EditOutcome.MadeBefore();
         await RunAsync(
             connection,
             "INSERT INTO packs (id, host, name, about, revision, created_at) VALUES ($1, $2, $3, $4, 0, $5)",
@@ -50,21 +62,23 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
             (object?)pack.About ?? DBNull.Value,
             pack.CreatedAt).ConfigureAwait(false);
         await BlobStore.WriteAsync(connection, plan.Blobs, cancel).ConfigureAwait(false);
-        EditOutcome outcome = plan.Rows.Count == 0 ? new EditOutcome.Applied(0) : await ChangeAsync(connection, pack.Id, 0, plan.Rows, what, by, OperationKind.Act, cancel).ConfigureAwait(false);
-        if (outcome is EditOutcome.Applied) await transaction.CommitAsync(cancel).ConfigureAwait(false);
+        EditOutcome outcome = plan.Rows.Count == 0
+            ? new EditOutcome.Applied(0)
+            : await ChangeAsync(connection, pack.Id, 0, plan.Rows, what, by, OperationKind.Act, cancel).ConfigureAwait(false);
+        if (outcome is EditOutcome.Applied) await transaction.CommitKnownAsync().ConfigureAwait(false);
         return outcome;
     }
 
     /// <summary>Undoes the last act that stands, by appending its inverse.</summary>
-    public Task<EditOutcome> UndoAsync(Guid packId, string by, long? expected, CancellationToken cancel) =>
-        TurnAsync(packId, by, expected, OperationKind.Undo, cancel);
+    public Task<EditOutcome> UndoAsync(Guid packId, string by, long? expected, Guid? key, CancellationToken cancel) =>
+        TurnAsync(packId, by, expected, key, OperationKind.Undo, cancel);
 
     /// <summary>Does the act that was undone last again.</summary>
-    public Task<EditOutcome> RedoAsync(Guid packId, string by, long? expected, CancellationToken cancel) =>
-        TurnAsync(packId, by, expected, OperationKind.Redo, cancel);
+    public Task<EditOutcome> RedoAsync(Guid packId, string by, long? expected, Guid? key, CancellationToken cancel) =>
+        TurnAsync(packId, by, expected, key, OperationKind.Redo, cancel);
 
-    private Task<EditOutcome> TurnAsync(Guid packId, string by, long? expected, OperationKind kind, CancellationToken cancel) =>
-        InTransaction(packId, expected, async (connection, revision) =>
+    private Task<EditOutcome> TurnAsync(Guid packId, string by, long? expected, Guid? key, OperationKind kind, CancellationToken cancel) =>
+        InTransaction(packId, expected, key, async (connection, revision) =>
         {
             // Acts are undone newest first, so of those undone the oldest was undone last.
             var find = kind == OperationKind.Undo
@@ -98,17 +112,36 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
             : new EditRow(path, Hash(1), Hash(2), Length(4));
     }
 
-    private async Task<EditOutcome> InTransaction(Guid packId, long? expected, Func<NpgsqlConnection, long, Task<EditOutcome>> work, CancellationToken cancel)
+    private async Task<EditOutcome> InTransaction(
+        Guid packId,
+        long? expected,
+        Guid? key,
+        Func<NpgsqlConnection, long, Task<EditOutcome>> work,
+        CancellationToken cancel)
     {
         await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
         await using var transaction = await connection.BeginTransactionAsync(IsolationLevel.ReadCommitted, cancel).ConfigureAwait(false);
         var revisions = await ListAsync(connection, "SELECT revision FROM packs WHERE id = $1 FOR UPDATE", r => r.GetInt64(0), cancel, packId).ConfigureAwait(false);
+        if (!await TakeKeyAsync(connection, key, cancel).ConfigureAwait(false)) return new EditOutcome.MadeBefore();
         if (revisions is not [var revision]) return new EditOutcome.NoPack();
         if (expected is { } known && known != revision) return new EditOutcome.Stale(revision);
         var outcome = await work(connection, revision).ConfigureAwait(false);
-        if (outcome is EditOutcome.Applied) await transaction.CommitAsync(cancel).ConfigureAwait(false);
+        if (outcome is EditOutcome.Applied) await transaction.CommitKnownAsync().ConfigureAwait(false);
         return outcome;
     }
+
+    /// <summary>
+    /// Keeps the sender's key with what the transaction does; false when a write with it was made. One that is under way
+    /// elsewhere is waited for.
+    /// </summary>
+    private async Task<bool> TakeKeyAsync(NpgsqlConnection connection, Guid? key, CancellationToken cancel) =>
+        key is not { } given || (await ListAsync(
+            connection,
+            "INSERT INTO writes (key, at) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING key",
+            r => r.GetGuid(0),
+            cancel,
+            given,
+            clock.GetUtcNow()).ConfigureAwait(false)).Count > 0;
 
     private async Task<EditOutcome> ChangeAsync(NpgsqlConnection connection, Guid packId, long revision, IReadOnlyList<EditRow> rows, string what, string by, OperationKind kind, CancellationToken cancel)
     {

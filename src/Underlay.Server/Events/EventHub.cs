@@ -10,15 +10,17 @@ using Underlay.Server.Jobs;
 namespace Underlay.Server.Events;
 
 /// <summary>Something that pages want to know: a pack has a new revision, or a job has moved on.</summary>
-/// <param name="Kind">pack, job, or again where events may have been missed.</param>
+/// <param name="Kind">pack, job, away while the database does not answer, or again where events may have been missed.</param>
 internal sealed record ServerEvent(string Kind, Guid? Pack, long? Revision, Guid? Job);
 
 /// <summary>Hands what the database tells on to every open page.</summary>
-internal sealed class EventHub(NpgsqlDataSource source, ILogger<EventHub> logger) : BackgroundService
+internal sealed class EventHub(NpgsqlDataSource source, DatabaseWatch watch, ILogger<EventHub> logger) : BackgroundService
 {
     private const int MostWaiting = 256;
 
     private readonly ConcurrentDictionary<Guid, Channel<ServerEvent>> pages = new();
+
+    private volatile bool isAway;
 
     private TaskCompletionSource jobTold = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
@@ -32,7 +34,7 @@ internal sealed class EventHub(NpgsqlDataSource source, ILogger<EventHub> logger
         pages[key] = channel;
         try
         {
-            yield return new ServerEvent("again", null, null, null);
+            yield return isAway ? Away : Again;
             await foreach (var item in channel.Reader.ReadAllAsync(cancel).ConfigureAwait(false)) yield return item;
         }
         finally
@@ -49,17 +51,26 @@ internal sealed class EventHub(NpgsqlDataSource source, ILogger<EventHub> logger
             {
                 await using var connection = await source.OpenConnectionAsync(stoppingToken).ConfigureAwait(false);
                 connection.Notification += (_, notice) => Tell(notice.Channel, notice.Payload);
-                await using (var listen = new NpgsqlCommand($"LISTEN {OperationLog.Channel}; LISTEN {JobBoard.Channel}", connection)) await listen.ExecuteNonQueryAsync(stoppingToken).ConfigureAwait(false);
-                Send(new ServerEvent("again", null, null, null));
+                await using (var listen = new NpgsqlCommand($"LISTEN {OperationLog.Channel}; LISTEN {JobBoard.Channel}", connection))
+                    await listen.ExecuteNonQueryAsync(stoppingToken).ConfigureAwait(false);
+                isAway = false;
+                watch.Back();
+                Send(Again);
                 while (true) await connection.WaitAsync(stoppingToken).ConfigureAwait(false);
             }
-            catch (Exception problem) when (problem is NpgsqlException or IOException)
+            catch (Exception problem) when (problem is not OperationCanceledException)
             {
-                Log.ListenerLost(logger, problem);
+                if (!watch.Notes(problem)) Log.Stumbled(logger, "Listening to the database", problem);
+                isAway = true;
+                Send(Away);
                 await Task.Delay(TimeSpan.FromSeconds(1), stoppingToken).ConfigureAwait(false);
             }
         }
     }
+
+    private static ServerEvent Again => new("again", null, null, null);
+
+    private static ServerEvent Away => new("away", null, null, null);
 
     private void Tell(string channel, string payload)
     {

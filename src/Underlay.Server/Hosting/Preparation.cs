@@ -14,7 +14,27 @@ internal static class Preparation
 {
     private const long Lock = 5170_5170;
 
+    private static readonly TimeSpan LookAgain = TimeSpan.FromSeconds(1);
+
+    /// <summary>Prepares; a database that does not answer is waited for.</summary>
     public static async Task PrepareAsync(IServiceProvider services, Settings settings)
+    {
+        var watch = services.GetRequiredService<DatabaseWatch>();
+        while (true)
+        {
+            try
+            {
+                await TryAsync(services, settings).ConfigureAwait(false);
+                return;
+            }
+            catch (Exception problem) when (watch.Notes(problem))
+            {
+                await Task.Delay(LookAgain).ConfigureAwait(false);
+            }
+        }
+    }
+
+    private static async Task TryAsync(IServiceProvider services, Settings settings)
     {
         await using var scope = services.CreateAsyncScope();
         var database = scope.ServiceProvider.GetRequiredService<UnderlayDatabase>();

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Underlay.Data;
 
 namespace Underlay.Server.Hosting;
 
@@ -23,12 +24,19 @@ internal sealed class ProblemException(int status, string type, string detail, E
 
     public static ProblemException NoFile(string path) => new(404, "no-file", $"There is no file {path}.") { Paths = [path] };
 
+    /// <summary>A write that was sent twice with one key; the answer to the first is not known.</summary>
+    public static ProblemException MadeBefore() =>
+        new(409, "made-before", "This was made already, and it was made once. Look at the pack as it is now.");
+
     public static ProblemException Unsound(string detail) => new(400, "unsound-request", detail);
 }
 
 /// <summary>Writes problems as answers; what is not foreseen is logged and told without particulars.</summary>
-internal sealed class ProblemHandler(ILogger<ProblemHandler> logger) : IExceptionHandler
+internal sealed class ProblemHandler(DatabaseWatch watch, ILogger<ProblemHandler> logger) : IExceptionHandler
 {
+    /// <summary>After how many seconds to ask again while the database is away.</summary>
+    private const string AskAgainAfter = "1";
+
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancel)
     {
         if (context.Response.HasStarted) return false;
@@ -37,15 +45,33 @@ internal sealed class ProblemHandler(ILogger<ProblemHandler> logger) : IExceptio
             ProblemException problem => Of(problem),
             BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Type = "/problems/unsound-request", Detail = Says(bad) },
             OperationCanceledException when context.RequestAborted.IsCancellationRequested => null,
+            _ when watch.Notes(exception) => Away(exception),
             _ => Unforeseen(exception),
         };
         if (details is null) return true;
         context.Response.StatusCode = details.Status ?? 500;
+        if (details.Status == 503) context.Response.Headers.RetryAfter = AskAgainAfter;
         await context.Response.WriteAsJsonAsync(details, options: null, "application/problem+json", cancel).ConfigureAwait(false);
         return true;
     }
 
-    private static string Says(BadHttpRequestException bad) => bad.StatusCode == 413 ? "That is more than can be taken at once." : $"The request cannot be read: {bad.Message}";
+    private static ProblemDetails Away(Exception exception) => exception is OutcomeUnknownException
+        ? new ProblemDetails
+        {
+            Status = 503,
+            Type = "/problems/outcome-unknown",
+            Detail = "The database broke off while your change was being kept: it may be made or not. Asked again with the same "
+                + $"{WriteKeys.Header}, it is made once.",
+        }
+        : new ProblemDetails
+        {
+            Status = 503,
+            Type = "/problems/database-away",
+            Detail = "The database does not answer just now. Nothing that was kept is lost; ask again in a moment.",
+        };
+
+    private static string Says(BadHttpRequestException bad) =>
+        bad.StatusCode == 413 ? "That is more than can be taken at once." : $"The request cannot be read: {bad.Message}";
 
     private static ProblemDetails Of(ProblemException problem)
     {
@@ -58,7 +84,13 @@ internal sealed class ProblemHandler(ILogger<ProblemHandler> logger) : IExceptio
     private ProblemDetails Unforeseen(Exception exception)
     {
         Log.Unforeseen(logger, exception);
-        return new ProblemDetails { Status = 500, Type = "/problems/unforeseen", Detail = "Something went wrong in Underlay itself. Look whether your change is there before you make it again; the server’s log tells more." };
+        return new ProblemDetails
+        {
+            Status = 500,
+            Type = "/problems/unforeseen",
+            Detail = "Something went wrong in Underlay itself. Look whether your change is there before you make it again; the "
+                + "server’s log tells more.",
+        };
     }
 }
 
@@ -67,14 +99,14 @@ internal static partial class Log
     [LoggerMessage(Level = LogLevel.Error, Message = "A request failed.")]
     public static partial void Unforeseen(ILogger logger, Exception exception);
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "The connection that tells of changes was lost; trying again.")]
-    public static partial void ListenerLost(ILogger logger, Exception exception);
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The database does not answer: {Reason}")]
+    public static partial void DatabaseAway(ILogger logger, string reason);
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "The bin was not emptied; it is tried again in an hour.")]
-    public static partial void BinNotEmptied(ILogger logger, Exception problem);
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The database answers again.")]
+    public static partial void DatabaseBack(ILogger logger);
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "Jobs could not be looked for; trying again.")]
-    public static partial void WorkerStumbled(ILogger logger, Exception exception);
+    [LoggerMessage(Level = LogLevel.Error, Message = "{What} failed; it is tried again.")]
+    public static partial void Stumbled(ILogger logger, string what, Exception exception);
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Job {Job} failed.")]
     public static partial void JobFailed(ILogger logger, Guid job, Exception exception);

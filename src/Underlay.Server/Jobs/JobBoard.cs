@@ -2,12 +2,13 @@ using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Underlay.Data;
 using Underlay.Data.Jobs;
+using Underlay.Data.Operations;
 using Underlay.Server.Hosting;
 
 namespace Underlay.Server.Jobs;
 
 /// <summary>Long work as pages see it: a row with progress, which is carried out by a worker of any node.</summary>
-internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, TimeProvider clock)
+internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IHttpContextAccessor request, TimeProvider clock)
 {
     /// <summary>The channel that tells of jobs: "pack id:job id".</summary>
     public const string Channel = "underlay_jobs";
@@ -16,11 +17,21 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, Ti
     public static readonly TimeSpan Hold = TimeSpan.FromSeconds(10);
 
     /// <summary>Asks for work; the same work that is under way is not begun twice.</summary>
-    public async Task<Job> AskAsync(Guid packId, string kind, string key, string request, CancellationToken cancel)
+    public async Task<Job> AskAsync(Guid packId, string kind, string key, string asked, CancellationToken cancel)
     {
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
-        var job = new Job { Id = Guid.CreateVersion7(), PackId = packId, Kind = kind, Key = key, Request = request, CreatedAt = clock.GetUtcNow(), Message = "Waiting" };
+        var job = new Job
+        {
+            Id = Guid.CreateVersion7(),
+            PackId = packId,
+            Kind = kind,
+            Key = key,
+            Request = asked,
+            CreatedAt = clock.GetUtcNow(),
+            Message = "Waiting",
+        };
         database.Jobs.Add(job);
+        if (request.HttpContext.WriteKey() is { } sent) database.Writes.Add(new KeptWrite { Key = sent, At = clock.GetUtcNow() });
         try
         {
             await database.SaveChangesAsync(cancel).ConfigureAwait(false);
@@ -40,13 +51,28 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, Ti
         return job;
     }
 
-    /// <summary>Changes a job's row and tells the pages; false when the author wants it to end.</summary>
-    public async Task<bool> UpdateAsync(Guid id, Action<Job> change, CancellationToken cancel)
+    /// <summary>Changes a job's row and tells the pages.</summary>
+    /// <param name="id">The job.</param>
+    /// <param name="owner">Who carries it out; null for the author, who may be asked for at any time.</param>
+    /// <param name="change">The change.</param>
+    /// <param name="cancel">Nothing is changed when it comes in time.</param>
+    /// <returns>Whether it is still wanted of the one who asks: neither ended by the author nor taken up by another node.</returns>
+    public async Task<bool> UpdateAsync(Guid id, Guid? owner, Action<Job> change, CancellationToken cancel)
     {
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
         if (await database.Jobs.FirstOrDefaultAsync(j => j.Id == id, cancel).ConfigureAwait(false) is not { } job) return false;
+        if (owner is not null && job.Owner != owner) return false;
         change(job);
-        await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        try
+        {
+            await database.SaveChangesAsync(cancel).ConfigureAwait(false);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            // It changed hands meanwhile: the author asks for the row as it is now, who lost it asks for nothing more.
+            return owner is null && await UpdateAsync(id, owner, change, cancel).ConfigureAwait(false);
+        }
+
         await TellAsync(database, job, cancel).ConfigureAwait(false);
         return !job.CancelAsked;
     }
@@ -56,9 +82,10 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, Ti
     {
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
         var (now, until) = (clock.GetUtcNow(), clock.GetUtcNow() + Hold);
+        var owner = Guid.CreateVersion7();
         var taken = await database.Jobs.FromSql(
             $"""
-            UPDATE jobs SET state = 'running', held_until = {until}
+            UPDATE jobs SET state = 'running', held_until = {until}, owner = {owner}
             WHERE id = (
                 SELECT id FROM jobs WHERE state = 'queued' OR (state = 'running' AND held_until < {now})
                 ORDER BY created_at LIMIT 1 FOR UPDATE SKIP LOCKED)
@@ -67,12 +94,15 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, Ti
         return taken.FirstOrDefault();
     }
 
-    /// <summary>Keeps a job that is being carried out from being taken by another node.</summary>
-    public async Task HoldAsync(Guid id, CancellationToken cancel)
+    /// <summary>Keeps a job that is being carried out from being taken by another node; false when one has it already.</summary>
+    public async Task<bool> HoldAsync(Guid id, Guid owner, CancellationToken cancel)
     {
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
         var until = clock.GetUtcNow() + Hold;
-        await database.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(j => j.SetProperty(x => x.HeldUntil, until), cancel).ConfigureAwait(false);
+        var held = await database.Jobs
+            .Where(j => j.Id == id && j.Owner == owner)
+            .ExecuteUpdateAsync(j => j.SetProperty(x => x.HeldUntil, until), cancel).ConfigureAwait(false);
+        return held > 0;
     }
 
     public async Task<Job?> FindAsync(Guid id, CancellationToken cancel)

@@ -28,6 +28,7 @@ internal static class JobEndpoints
     {
         await board.UpdateAsync(
             id,
+            null,
             job =>
             {
                 job.CancelAsked = true;

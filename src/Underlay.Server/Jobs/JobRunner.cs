@@ -13,43 +13,55 @@ internal interface IJobWork
     Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel);
 }
 
-/// <summary>Carries one job out.</summary>
-internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILogger<JobRunner> logger)
+/// <summary>
+/// Carries one job out, while it is this node's: a job that another node took, because this one was silent for too long, is
+/// let go, and nothing more is written of it here.
+/// </summary>
+internal sealed class JobRunner(
+    JobBoard board,
+    IEnumerable<IJobWork> works,
+    DatabaseWatch watch,
+    TimeProvider clock,
+    ILogger<JobRunner> logger)
 {
     public async Task RunAsync(Job job, CancellationToken shutdown)
     {
-        var id = job.Id;
         using var ending = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
-        var progress = new JobProgress(board, id, ending);
+        var progress = new JobProgress(board, job, ending);
         try
         {
             await progress.TellAsync("Begun", 0, 0).ConfigureAwait(false);
-            var result = await WorkAsync(job, progress, ending.Token).ConfigureAwait(false);
-            await EndAsync(id, JobState.Done, "Done", result).ConfigureAwait(false);
+            var result = await WorkAsync(job, progress, ending).ConfigureAwait(false);
+            await EndAsync(job, JobState.Done, "Done", result).ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (!shutdown.IsCancellationRequested)
         {
-            await EndAsync(id, JobState.Cancelled, "Cancelled; nothing was kept.", null).ConfigureAwait(false);
+            await EndAsync(job, JobState.Cancelled, "Cancelled; nothing was kept.", null).ConfigureAwait(false);
         }
         catch (ProblemException problem)
         {
-            await EndAsync(id, JobState.Failed, problem.Message, null).ConfigureAwait(false);
+            await EndAsync(job, JobState.Failed, problem.Message, null).ConfigureAwait(false);
+        }
+        catch (Exception problem) when (watch.Notes(problem))
+        {
+            // The job stays, is held no longer, and is taken up again when the database is back.
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {
-            Log.JobFailed(logger, id, problem);
-            await EndAsync(id, JobState.Failed, "Something went wrong in Underlay itself; the server’s log tells more.", null).ConfigureAwait(false);
+            Log.JobFailed(logger, job.Id, problem);
+            const string Says = "Something went wrong in Underlay itself; the server’s log tells more.";
+            await EndAsync(job, JobState.Failed, Says, null).ConfigureAwait(false);
         }
     }
 
     /// <summary>Does the work, and holds the job for as long as that takes and no longer, however it ends.</summary>
-    private async Task<string> WorkAsync(Job job, JobProgress progress, CancellationToken ending)
+    private async Task<string> WorkAsync(Job job, JobProgress progress, CancellationTokenSource ending)
     {
-        using var working = CancellationTokenSource.CreateLinkedTokenSource(ending);
-        var held = HoldAsync(job.Id, working.Token);
+        using var working = CancellationTokenSource.CreateLinkedTokenSource(ending.Token);
+        var held = HoldAsync(job, ending, working.Token);
         try
         {
-            return await works.First(w => w.Kind == job.Kind).RunAsync(job, progress, ending).ConfigureAwait(false);
+            return await works.First(w => w.Kind == job.Kind).RunAsync(job, progress, ending.Token).ConfigureAwait(false);
         }
         finally
         {
@@ -58,14 +70,14 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
         }
     }
 
-    private async Task HoldAsync(Guid id, CancellationToken ending)
+    private async Task HoldAsync(Job job, CancellationTokenSource ending, CancellationToken working)
     {
         try
         {
             while (true)
             {
-                await Task.Delay(JobBoard.Hold / 4, ending).ConfigureAwait(false);
-                await board.HoldAsync(id, ending).ConfigureAwait(false);
+                await Task.Delay(JobBoard.Hold / 4, clock, working).ConfigureAwait(false);
+                if (!await TryHoldAsync(job, working).ConfigureAwait(false)) await ending.CancelAsync().ConfigureAwait(false);
             }
         }
         catch (OperationCanceledException)
@@ -74,9 +86,23 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
         }
     }
 
-    private Task<bool> EndAsync(Guid id, JobState state, string message, string? result) =>
+    /// <summary>False when another node has the job. While the database is away nobody can take it.</summary>
+    private async Task<bool> TryHoldAsync(Job job, CancellationToken working)
+    {
+        try
+        {
+            return await board.HoldAsync(job.Id, job.Owner!.Value, working).ConfigureAwait(false);
+        }
+        catch (Exception problem) when (watch.Notes(problem))
+        {
+            return true;
+        }
+    }
+
+    private Task<bool> EndAsync(Job ended, JobState state, string message, string? result) =>
         board.UpdateAsync(
-            id,
+            ended.Id,
+            ended.Owner,
             job =>
             {
                 (job.State, job.Message, job.Result, job.EndedAt) = (state, message, result, board.Now);
@@ -85,8 +111,8 @@ internal sealed class JobRunner(JobBoard board, IEnumerable<IJobWork> works, ILo
             CancellationToken.None);
 }
 
-/// <summary>Tells how far a job is, and learns whether it is still wanted.</summary>
-internal sealed class JobProgress(JobBoard board, Guid id, CancellationTokenSource ending)
+/// <summary>Tells how far a job is, and learns whether it is still wanted here.</summary>
+internal sealed class JobProgress(JobBoard board, Job job, CancellationTokenSource ending)
 {
     private const long EveryMilliseconds = 200;
     private long told;
@@ -95,10 +121,11 @@ internal sealed class JobProgress(JobBoard board, Guid id, CancellationTokenSour
     {
         told = Environment.TickCount64;
         var wanted = await board.UpdateAsync(
-            id,
-            job =>
+            job.Id,
+            job.Owner,
+            row =>
             {
-                (job.Message, job.Done, job.Total) = (message, done, total);
+                (row.Message, row.Done, row.Total) = (message, done, total);
             },
             ending.Token).ConfigureAwait(false);
         if (!wanted) await ending.CancelAsync().ConfigureAwait(false);

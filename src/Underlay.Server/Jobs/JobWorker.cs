@@ -1,5 +1,3 @@
-using Microsoft.EntityFrameworkCore;
-using Npgsql;
 using Underlay.Server.Events;
 using Underlay.Server.Hosting;
 
@@ -9,7 +7,12 @@ namespace Underlay.Server.Jobs;
 /// Takes jobs from the board and has them carried out, a few at once. The board is the queue: a job that was acknowledged is
 /// one row, and cannot be there without being waited for.
 /// </summary>
-internal sealed class JobWorker(JobBoard board, EventHub hub, IServiceScopeFactory scopes, ILogger<JobWorker> logger) : BackgroundService
+internal sealed class JobWorker(
+    JobBoard board,
+    EventHub hub,
+    IServiceScopeFactory scopes,
+    DatabaseWatch watch,
+    ILogger<JobWorker> logger) : BackgroundService
 {
     // Events wake the worker; this finds the work of nodes that are gone.
     private static readonly TimeSpan LookAgain = TimeSpan.FromSeconds(2);
@@ -38,9 +41,10 @@ internal sealed class JobWorker(JobBoard board, EventHub hub, IServiceScopeFacto
             {
                 return;
             }
-            catch (Exception problem) when (problem is NpgsqlException or DbUpdateException or InvalidOperationException or IOException or TimeoutException)
+            catch (Exception problem)
             {
-                Log.WorkerStumbled(logger, problem);
+                // Whatever it was, other jobs wait.
+                if (!watch.Notes(problem)) Log.Stumbled(logger, "Looking for jobs", problem);
                 await Task.WhenAny(Task.Delay(LookAgain, stopping)).ConfigureAwait(false);
             }
         }

@@ -14,7 +14,12 @@ namespace Underlay.Server.Packs;
 /// The packs that are being worked on, warm: a checked snapshot each, moved on from the log when the database has a newer
 /// revision. Nothing here is needed to answer; a node that loses it opens the pack again.
 /// </summary>
-internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf hosts, IDbContextFactory<UnderlayDatabase> databases)
+internal sealed class PackDesk(
+    PackReader reader,
+    OperationLog log,
+    HostShelf hosts,
+    IDbContextFactory<UnderlayDatabase> databases,
+    IHttpContextAccessor request)
 {
     // Large packs are a few dozen megabytes of facts.
     private const int MostSnapshots = 24;
@@ -79,7 +84,7 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
     /// <param name="cancel">Nothing is kept when it comes in time.</param>
     public async Task BeginAsync(Pack pack, string what, IReadOnlyList<TreeEdit> edits, CancellationToken cancel)
     {
-        var outcome = await log.BeginAsync(pack, Plan(FileTree.Empty, edits), what, "author", cancel).ConfigureAwait(false);
+        var outcome = await log.BeginAsync(pack, Plan(FileTree.Empty, edits), what, "author", Key, cancel).ConfigureAwait(false);
         if (outcome is not EditOutcome.Applied) throw Refuse(outcome);
     }
 
@@ -89,19 +94,29 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
     /// <param name="what">What is done, as the author would say it.</param>
     /// <param name="edit">The edits, from the pack as it is.</param>
     /// <param name="cancel">Nothing is changed when it comes in time.</param>
+    /// <param name="isAll">Whether the request asks for nothing besides, so that it is made once by its key.</param>
     /// <returns>The pack after the change.</returns>
-    public async Task<PackSnapshot> EditAsync(Guid id, long? expected, string what, Func<PackSnapshot, IReadOnlyList<TreeEdit>> edit, CancellationToken cancel)
+    public async Task<PackSnapshot> EditAsync(
+        Guid id,
+        long? expected,
+        string what,
+        Func<PackSnapshot, IReadOnlyList<TreeEdit>> edit,
+        CancellationToken cancel,
+        bool isAll = true)
     {
         var snapshot = await GetAsync(id, cancel).ConfigureAwait(false);
         var plan = Plan(snapshot.Tree, edit(snapshot));
-        return await SettleAsync(id, await log.ApplyAsync(id, plan, what, "author", expected, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+        var outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel).ConfigureAwait(false);
+        return await SettleAsync(id, outcome, cancel).ConfigureAwait(false);
     }
 
     public async Task<PackSnapshot> UndoAsync(Guid id, long? expected, CancellationToken cancel) =>
-        await SettleAsync(id, await log.UndoAsync(id, "author", expected, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+        await SettleAsync(id, await log.UndoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
 
     public async Task<PackSnapshot> RedoAsync(Guid id, long? expected, CancellationToken cancel) =>
-        await SettleAsync(id, await log.RedoAsync(id, "author", expected, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+        await SettleAsync(id, await log.RedoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+
+    private Guid? Key => request.HttpContext.WriteKey();
 
     public void Forget(Guid id) => slots.TryRemove(id, out _);
 
@@ -122,9 +137,29 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
 
     private static ProblemException Refuse(EditOutcome outcome) => outcome switch
     {
-        EditOutcome.Stale stale => new ProblemException(412, "stale", "The pack was changed meanwhile, perhaps in another page. Nothing was overwritten; look at it as it is now and try again.") { Revision = stale.Revision },
-        EditOutcome.Conflict conflict => new ProblemException(409, "conflict", $"{Names(conflict.Paths)} changed meanwhile. Nothing was overwritten.") { Paths = [.. conflict.Paths.Select(p => p.Value)] },
-        EditOutcome.Collides collides => new ProblemException(409, "collides", $"{collides.Path} is there already, differs from another file in case only, or would be both a file and a folder. Nothing was changed.") { Paths = [collides.Path.Value] },
+        EditOutcome.Stale stale => new ProblemException(
+            412,
+            "stale",
+            "The pack was changed meanwhile, perhaps in another page. Nothing was overwritten; look at it as it is now and try again.")
+        {
+            Revision = stale.Revision,
+        },
+        EditOutcome.Conflict conflict => new ProblemException(
+            409,
+            "conflict",
+            $"{Names(conflict.Paths)} changed meanwhile. Nothing was overwritten.")
+        {
+            Paths = [.. conflict.Paths.Select(p => p.Value)],
+        },
+        EditOutcome.Collides collides => new ProblemException(
+            409,
+            "collides",
+            $"{collides.Path} is there already, differs from another file in case only, or would be both a file and a folder. "
+                + "Nothing was changed.")
+        {
+            Paths = [collides.Path.Value],
+        },
+        EditOutcome.MadeBefore => ProblemException.MadeBefore(),
         EditOutcome.Nothing => new ProblemException(409, "nothing-to-turn", "There is nothing to undo or redo."),
         _ => ProblemException.NoPack(),
     };
@@ -138,7 +173,11 @@ internal sealed class PackDesk(PackReader reader, OperationLog log, HostShelf ho
         }
         catch (Exception problem) when (problem is not (ProblemException or OperationCanceledException))
         {
-            throw new ProblemException(500, "kept-unseen", "Your change is kept. The pack could not be looked at again just now; load the page anew.", problem);
+            throw new ProblemException(
+                DatabaseTrouble.IsAway(problem) ? 503 : 500,
+                "kept-unseen",
+                "Your change is kept. The pack could not be looked at again just now; load the page anew.",
+                problem);
         }
     }
 

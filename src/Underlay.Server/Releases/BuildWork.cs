@@ -85,6 +85,6 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
         await inside.Database.UseTransactionAsync(transaction, cancel).ConfigureAwait(false);
         inside.Releases.Add(release);
         await inside.SaveChangesAsync(cancel).ConfigureAwait(false);
-        await transaction.CommitAsync(cancel).ConfigureAwait(false);
+        await transaction.CommitKnownAsync().ConfigureAwait(false);
     }
 }

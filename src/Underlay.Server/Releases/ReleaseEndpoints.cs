@@ -99,9 +99,11 @@ internal static class ReleaseEndpoints
         {
             snapshot = await desk.EditAsync(id, null, $"Set version {version}", before =>
             {
-                var file = before.Tree.Find(before.Profile.Manifest.Path) ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);
-                return [new TreeEdit.Write(file.Path, ManifestFacts.WithValue(before.Profile, file.ReadAll(), before.Profile.Manifest.VersionField, version))];
-            }, cancel).ConfigureAwait(false);
+                var file = before.Tree.Find(before.Profile.Manifest.Path)
+                    ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);
+                var field = before.Profile.Manifest.VersionField;
+                return [new TreeEdit.Write(file.Path, ManifestFacts.WithValue(before.Profile, file.ReadAll(), field, version))];
+            }, cancel, isAll: false).ConfigureAwait(false);
         }
 
         var job = await board.AskAsync(id, "build", $"build:{id}:{version}", JsonSerializer.Serialize(new PinnedBuild(request with { Version = version }, snapshot.Revision)), cancel).ConfigureAwait(false);

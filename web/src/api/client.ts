@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { askAgain } from './askAgain'
 import type { paths } from './schema'
 
 export type * from './schema'
@@ -30,9 +31,19 @@ export class Problem extends Error {
     }
 }
 
+/** Problems that pass: what was sent is sent again, later. */
+const passing = ['unreachable', 'database-away', 'outcome-unknown', 'kept-unseen'].map((type) => `/problems/${type}`)
+
+/** Whether a problem is one of the server or its database being away. */
+export const isPassing = (problem: unknown) => problem instanceof Problem && passing.includes(problem.type)
+
 const client = createClient<paths>({
     fetch: (request) =>
-        fetch(request).catch(() => {
+        askAgain(request.method, (headers) => {
+            const sent = request.clone()
+            for (const [name, value] of headers) sent.headers.set(name, value)
+            return fetch(sent)
+        }).catch(() => {
             throw Problem.unreachable()
         }),
 })

@@ -1,9 +1,9 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 
-/** What the server tells: a pack has a new revision, a job has moved on, or events may have been missed. */
+/** What the server tells: a pack has a new revision, a job has moved on, its database is away, or events may have been missed. */
 interface ServerEvent {
-    kind: 'pack' | 'job' | 'again'
+    kind: 'pack' | 'job' | 'away' | 'again'
     pack: string | null
     revision: number | null
     job: string | null
@@ -11,7 +11,7 @@ interface ServerEvent {
 
 type Told = { event: ServerEvent } | { isConnected: boolean }
 
-/** False while the server does not answer. */
+/** False while the server does not answer, or has no database to answer from. */
 export const isConnected = ref(true)
 
 /** Listens to what the server tells and marks what it touches as stale: open pages fetch it again at once. */
@@ -29,8 +29,11 @@ export function listen(queries: QueryClient) {
             return
         }
         const { kind, pack, job } = told.event
-        if (kind === 'again') void queries.invalidateQueries()
-        else if (kind === 'pack') {
+        if (kind === 'away') isConnected.value = false
+        else if (kind === 'again') {
+            isConnected.value = true
+            void queries.invalidateQueries()
+        } else if (kind === 'pack') {
             void queries.invalidateQueries({ queryKey: ['pack', pack] })
             void queries.invalidateQueries({ queryKey: ['packs'] })
         } else {
@@ -51,11 +54,11 @@ export function listen(queries: QueryClient) {
 
 function connect(tell: (told: Told) => void) {
     const source = new EventSource('/api/events')
-    for (const kind of ['pack', 'job', 'again'])
+    for (const kind of ['pack', 'job', 'away', 'again'])
         source.addEventListener(kind, (message) =>
             tell({ event: JSON.parse((message as MessageEvent<string>).data) as ServerEvent }),
         )
-    source.onopen = () => tell({ isConnected: true })
+    // What it tells first is whether it has its database.
     source.onerror = () => tell({ isConnected: false })
     // Without a network a stream may stay silent for long before it fails.
     window.addEventListener('offline', () => tell({ isConnected: false }))

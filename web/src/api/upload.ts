@@ -1,3 +1,4 @@
+import { askAgain } from './askAgain'
 import { Problem } from './client'
 
 /** A dropped or chosen file with its path in the folder that it came from. */
@@ -7,21 +8,35 @@ export interface Incoming {
 }
 
 /** Sends files as one multipart request, with progress in bytes. */
-export function upload<T>(url: string, files: readonly Incoming[], progress: (sent: number) => void): Promise<T> {
+export async function upload<T>(url: string, files: readonly Incoming[], progress: (sent: number) => void): Promise<T> {
     const form = new FormData()
     for (const { path, file } of files) form.append('file', file, path)
-    return new Promise((resolve, reject) => {
-        const request = new XMLHttpRequest()
-        request.open('POST', url)
-        request.upload.onprogress = (event) => progress(event.loaded)
-        request.onerror = () => reject(Problem.unreachable())
-        request.onload = () => {
-            const body: unknown = request.responseText ? JSON.parse(request.responseText) : null
-            if (request.status < 300) resolve(body as T)
-            else reject(Problem.of(body))
-        }
-        request.send(form)
+    const { status, text } = await askAgain('POST', (headers) => post(url, form, headers, progress)).catch(() => {
+        throw Problem.unreachable()
     })
+    const body: unknown = text ? JSON.parse(text) : null
+    if (status >= 300) throw Problem.of(body)
+    return body as T
+}
+
+/** One try; fetch does not tell how far it is. */
+function post(url: string, form: FormData, headers: [string, string][], progress: (sent: number) => void) {
+    return new Promise<{ status: number; text: string; headers: { get(name: string): string | null } }>(
+        (resolve, reject) => {
+            const request = new XMLHttpRequest()
+            request.open('POST', url)
+            for (const [name, value] of headers) request.setRequestHeader(name, value)
+            request.upload.onprogress = (event) => progress(event.loaded)
+            request.onerror = () => reject(new Error('There was no answer.'))
+            request.onload = () =>
+                resolve({
+                    status: request.status,
+                    text: request.responseText,
+                    headers: { get: (name) => request.getResponseHeader(name) },
+                })
+            request.send(form)
+        },
+    )
 }
 
 const batchBytes = 64 << 20

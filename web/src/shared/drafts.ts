@@ -82,6 +82,12 @@ export const close = (pack: string, path: string) => open.delete(keyOf(tab, pack
 const written = new Set<string>()
 export const isOwn = (hash: string | null) => hash !== null && written.has(hash)
 
+/** SHA-256 of a text in UTF-8, as the pack names its files. */
+async function hashOf(text: string): Promise<string> {
+    const hash = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text))
+    return [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+}
+
 /** Writes a draft into the pack, if that still has what it was typed over. */
 export async function write(draft: Draft): Promise<{ hash: string; revision: number }> {
     const made = await data(
@@ -94,7 +100,11 @@ export async function write(draft: Draft): Promise<{ hash: string; revision: num
             body: draft.text as never,
             bodySerializer: (body: unknown) => new Blob([body as string], { type: 'application/octet-stream' }),
         }),
-    )
+    ).catch(async (problem: unknown) => {
+        // Sent twice, because the answer to the first was lost: the pack has it.
+        if (!(problem instanceof Problem) || problem.type !== '/problems/made-before') throw problem
+        return { hash: await hashOf(draft.text), revision: 0 }
+    })
     written.add(made.hash)
     return made
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api, data, Problem, type PackView } from '@/api/client'
+import { api, data, isPassing, Problem, type PackView } from '@/api/client'
 import { useMessages } from './useMessages'
 
 /** A pack with all that its frame shows. */
@@ -92,7 +92,9 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         },
         onError: async (problem, { isKept }) => {
             // What is kept in the browser is not lost, and the page says so where it is typed.
-            if (isKept && problem instanceof Problem && problem.type === '/problems/unreachable') return
+            if (isKept && isPassing(problem)) return
+            // Sent twice, because the answer to the first was lost: it is made, and shown.
+            if (problem instanceof Problem && problem.type === '/problems/made-before') return refresh()
             warn(
                 problem instanceof Problem
                     ? problem.message

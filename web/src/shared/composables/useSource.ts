@@ -1,4 +1,5 @@
 import { toValue, type MaybeRefOrGetter } from 'vue'
+import { askAgain } from '@/api/askAgain'
 import { Problem, type SourceTaken } from '@/api/client'
 import { useMessages } from './useMessages'
 import { useChange } from './usePack'
@@ -10,11 +11,13 @@ export function useSource(id: MaybeRefOrGetter<string>) {
 
     async function send(path: string, file: File, as?: 'source' | 'result'): Promise<SourceTaken> {
         const query = new URLSearchParams({ path, ...(as ? { as } : {}) })
-        const answer = await fetch(`/api/packs/${toValue(id)}/picture/source?${query}`, {
-            method: 'PUT',
-            headers: { 'Content-Type': 'application/octet-stream' },
-            body: file,
-        }).catch(() => {
+        const answer = await askAgain('PUT', (key) =>
+            fetch(`/api/packs/${toValue(id)}/picture/source?${query}`, {
+                method: 'PUT',
+                headers: [['Content-Type', 'application/octet-stream'], ...key],
+                body: file,
+            }),
+        ).catch(() => {
             throw Problem.unreachable()
         })
         if (!answer.ok) throw Problem.of(await answer.json())

@@ -1,0 +1,51 @@
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Underlay.Data;
+using Underlay.Data.Packs;
+
+namespace Underlay.Server.Tests;
+
+/// <summary>A database with one pack, on which no server works.</summary>
+internal sealed class OwnDatabase : IDbContextFactory<UnderlayDatabase>, IAsyncDisposable
+{
+    private readonly NpgsqlDataSource source = NpgsqlDataSource.Create(RunningServer.Connection($"own_{Guid.NewGuid():N}"));
+
+    private OwnDatabase()
+    {
+    }
+
+    public Guid Pack { get; } = Guid.CreateVersion7();
+
+    public static async Task<OwnDatabase> MakeAsync()
+    {
+        var made = new OwnDatabase();
+        await using var database = made.CreateDbContext();
+        await database.Database.MigrateAsync();
+        database.Packs.Add(new Pack { Id = made.Pack, Host = "kilnmoor", Name = "own" });
+        await database.SaveChangesAsync();
+        return made;
+    }
+
+    public UnderlayDatabase CreateDbContext()
+    {
+        var options = new DbContextOptionsBuilder<UnderlayDatabase>();
+        UnderlayDatabase.Configure(options, source);
+        return new UnderlayDatabase(options.Options);
+    }
+
+    /// <summary>Breaks every connection that is open, as a database does that is killed.</summary>
+    public async Task BreakConnectionsAsync()
+    {
+        await using var other = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(source.ConnectionString)
+        {
+            Database = "postgres",
+            Password = new NpgsqlConnectionStringBuilder(RunningServer.Connection("postgres")).Password,
+            Pooling = false,
+        }.ConnectionString);
+        await using var end = other.CreateCommand("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1");
+        end.Parameters.AddWithValue(new NpgsqlConnectionStringBuilder(source.ConnectionString).Database!);
+        await end.ExecuteNonQueryAsync();
+    }
+
+    public ValueTask DisposeAsync() => source.DisposeAsync();
+}
