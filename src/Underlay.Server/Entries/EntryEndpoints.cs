@@ -28,10 +28,10 @@ internal static class EntryEndpoints
         var entries = new List<EntryItem>();
         var manifest = snapshot.Profile.Manifest;
         if (snapshot.Tree.Find(manifest.Path) is not null)
-            {
-                var isSound = ManifestFacts.Read(snapshot.Profile, snapshot.Tree).IsSound;
-                entries.Add(new EntryItem(manifest.Path.Value, null, manifest.Kind.Key, manifest.Kind.Title, "Manifest", null, isSound));
-            }
+        {
+            var isSound = ManifestFacts.Read(snapshot.Profile, snapshot.Tree).IsSound;
+            entries.Add(new EntryItem(manifest.Path.Value, null, manifest.Kind.Key, manifest.Kind.Title, "Manifest", null, isSound));
+        }
         if (snapshot.Overlay is { } overlay)
         {
             entries.AddRange(overlay.Pack.Placements
