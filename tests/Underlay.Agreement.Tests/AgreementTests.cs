@@ -44,26 +44,34 @@ public class AgreementTests
             iter: 300,
             threads: Environment.ProcessorCount);
 
+    private static readonly string[] Judged =
+    [
+        "companion/missing", "companion/not-enabled", "companion/outranked", "companion/ownerless", "companion/size-differs",
+        "companion/unwanted", "entry/circular", "entry/dangling", "entry/misnamed", "entry/rejected", "entry/twice",
+        "entry/unreadable", "image/alpha", "image/mask-colours", "image/needs-clear-border", "image/no-alpha",
+        "image/not-a-multiple", "image/not-grey", "image/not-power-of-two", "image/unreadable", "image/wrong-size",
+        "name/not-listed", "series/canvas", "series/gap", "series/mixed", "set/incomplete",
+    ];
+
     /// <summary>Random packs break every rule that the stand-in judges, so that agreement over them says something of each.</summary>
     [Fact]
     public void Random_packs_break_every_rule()
     {
         var broken = new System.Collections.Concurrent.ConcurrentDictionary<string, bool>();
-        PackGen.Files.Sample(
-            pack =>
-            {
-                foreach (var finding in pack.Findings())
-                    if (finding.Severity == Severity.Blocker) broken[finding.Code.Value] = true;
-            },
-            iter: 1500,
-            threads: Environment.ProcessorCount);
-        Assert.Empty(
-            new[]
-            {
-                "companion/missing", "companion/not-enabled", "companion/outranked", "companion/ownerless", "companion/size-differs", "companion/unwanted", "entry/circular", "entry/dangling", "entry/misnamed",
-                "entry/rejected", "entry/twice", "entry/unreadable", "image/alpha", "image/mask-colours", "image/needs-clear-border", "image/no-alpha", "image/not-a-multiple", "image/not-grey", "image/not-power-of-two",
-                "image/unreadable", "image/wrong-size", "name/not-listed", "series/canvas", "series/gap", "series/mixed", "set/incomplete",
-            }.Except(broken.Keys));
+        // Most runs have seen all after the first thousand.
+        for (var round = 0; round < 12 && Judged.Except(broken.Keys).Any(); round++)
+        {
+            PackGen.Files.Sample(
+                pack =>
+                {
+                    foreach (var finding in pack.Findings())
+                        if (finding.Severity == Severity.Blocker) broken[finding.Code.Value] = true;
+                },
+                iter: 1000,
+                threads: Environment.ProcessorCount);
+        }
+
+        Assert.Empty(Judged.Except(broken.Keys));
     }
 
     /// <summary>A check that does not look is found out: without it, some pack that breaks its rule is predicted wrongly.</summary>

@@ -87,7 +87,8 @@ internal static class Preparation
 
     private static async Task RunAsync(NpgsqlConnection connection, string sql)
     {
-        await using var command = new NpgsqlCommand(sql, connection);
+        // Another node may prepare for as long as it takes.
+        await using var command = new NpgsqlCommand(sql, connection) { CommandTimeout = 0 };
         await command.ExecuteNonQueryAsync().ConfigureAwait(false);
     }
 }
