@@ -37,7 +37,8 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     else kestrel.ListenLocalhost(settings.Port);
 });
 // What fails in the database is told once, by who asked for it.
-builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.None)
+builder.Logging.AddSimpleConsole(console => console.SingleLine = true)
+    .AddFilter("Microsoft.EntityFrameworkCore", LogLevel.None)
     .AddFilter("Microsoft.AspNetCore", LogLevel.Warning)
     .AddFilter("Microsoft.Hosting", LogLevel.Warning);
 

@@ -108,7 +108,11 @@ test('database and server are killed by turns under load: what was acknowledged 
             for (let number = 0; !isOver; number++) {
                 const path = `note-${writer}-${number}.txt`
                 const answer = await askAgain('PUT', (headers) =>
-                    fetch(`${url}/api/packs/${id}/file?path=${path}`, { method: 'PUT', headers, body: path }),
+                    fetch(`${url}/api/packs/${id}/file?path=${path}`, {
+                        method: 'PUT',
+                        headers: [['Content-Type', 'application/octet-stream'], ...headers],
+                        body: path,
+                    }),
                 ).catch(() => null)
                 if (answer) statuses.add(answer.status)
                 if (answer?.ok) acknowledged.push(path)
@@ -134,7 +138,7 @@ test('database and server are killed by turns under load: what was acknowledged 
         const made = await log(request, id)
         expect(new Set(made).size).toBe(made.length)
         expect(acknowledged.filter((path) => !made.includes(`Write ${path}`))).toEqual([])
-        expect([...statuses].filter((status) => status === 500)).toEqual([])
+        expect(statuses).not.toContain(500)
         expect(application.said).not.toContain('   at Underlay.')
 
         // Told to end while the database is away, it ends.
