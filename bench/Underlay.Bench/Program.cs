@@ -7,16 +7,16 @@ using Underlay.Demo;
 using Underlay.Files;
 using Underlay.Testing;
 
-// Underlay.Bench make OUT PICTURES: writes a sound pack of that many different pictures in mixed places.
+// Underlay.Bench make OUT PICTURES [small]: writes a sound pack of that many different pictures in mixed places, or small surfaces.
 // Underlay.Bench change HOSTS PACK: times the check after one picture changed, the pack being open.
 // Underlay.Bench placement FILES: tells how well that many generated files are placed, in each host.
 // Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
 // Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
 {
-    case ["make", var output, var count] when int.TryParse(count, CultureInfo.InvariantCulture, out var pictures):
+    case ["make", var output, var count, .. var how] when int.TryParse(count, CultureInfo.InvariantCulture, out var pictures):
         var edits = new List<TreeEdit>();
-        foreach (var tree in LargePack.Make(pictures)) edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
+        foreach (var tree in how is ["small"] ? LargePack.MakeSmall(pictures) : LargePack.Make(pictures)) edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
         FolderWriter.Apply(output, edits);
         Console.Out.WriteLine($"{pictures} pictures in {edits.Count} files");
         return 0;
@@ -33,7 +33,7 @@ switch (args)
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
-            "Underlay.Bench make OUT PICTURES | change HOSTS PACK | placement FILES | batch FILES | fuzz MINUTES SEEDS");
+            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | fuzz MINUTES SEEDS");
         return 2;
 }
 

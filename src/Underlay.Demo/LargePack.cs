@@ -31,6 +31,18 @@ public static class LargePack
         return trees;
     }
 
+    /// <summary>Draws a pack of small surfaces, 32 x 32 pixels with a descriptor each: the work around each file counts most.</summary>
+    /// <param name="pictures">How many pictures; no two have the same bytes.</param>
+    /// <returns>The manifest and then one tree a surface.</returns>
+    public static IReadOnlyList<FileTree> MakeSmall(int pictures)
+    {
+        var trees = new FileTree[1 + pictures];
+        trees[0] = new DemoTree().Json("firing.json", WithoutFront()).ToTree();
+        var stone = Palette.Of(0x4C5A62, 0x7C8C90, 0xBCC6C2);
+        Parallel.For(0, pictures, i => trees[1 + i] = SurfaceOf(i, Grounds.Pebbles(32, 50_000 + i, 8, stone, Tint.Hex(0x3C3A30))));
+        return trees;
+    }
+
     private static System.Text.Json.Nodes.JsonObject WithoutFront()
     {
         var manifest = MoorpathsPack.Manifest("saltbrook.large", "1.0.0", "Large", "For measuring.");
@@ -56,15 +68,19 @@ public static class LargePack
 
     private static FileTree MakeSurface(int number)
     {
-        var name = string.Create(CultureInfo.InvariantCulture, $"art/surfaces/saltbrook_s{number:D5}");
-        var surface = SurfaceList.All[number % SurfaceList.All.Count];
         var stone = Palette.Of(0x4C5A62, 0x7C8C90, 0xBCC6C2);
-        var picture = (number % 3) switch
+        return SurfaceOf(number, (number % 3) switch
         {
             0 => Grounds.Pebbles(128, 10_000 + number, 8, stone, Tint.Hex(0x3C3A30)),
             1 => Grounds.Courses(64, 10_000 + number, 4, 3, 0.1, stone, Tint.Hex(0x3C3A30)),
             _ => Grounds.Earth(128, 10_000 + number, stone, 0.5),
-        };
+        });
+    }
+
+    private static FileTree SurfaceOf(int number, Raster picture)
+    {
+        var name = string.Create(CultureInfo.InvariantCulture, $"art/surfaces/saltbrook_s{number:D5}");
+        var surface = SurfaceList.All[number % SurfaceList.All.Count];
         return new DemoTree()
             .Picture($"{name}.png", picture)
             .Json($"{name}.surface.json", KilnmoorBase.Descriptor(surface.MadeOf, "opaque", surface.Rough))

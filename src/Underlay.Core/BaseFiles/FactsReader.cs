@@ -1,5 +1,4 @@
 using System.Buffers;
-using System.Collections.Concurrent;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -58,18 +57,20 @@ public static class FactsReader
         CancellationToken cancel = default)
     {
         if (files.Count < FewFiles) return files.ToDictionary(f => f.File.Path, f => Read(f.File, f.Place));
-        var facts = new ConcurrentDictionary<PackPath, FileFacts>();
         var done = 0;
-        Parallel.ForEach(
-            Partitioner.Create<(TreeFile File, Place? Place)>([.. files], loadBalance: true),
-            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount },
+        var read = SideBySide.Select(
+            files,
             item =>
             {
-                facts[item.File.Path] = Read(item.File, item.Place);
+                var facts = Read(item.File, item.Place);
                 if (Interlocked.Increment(ref done) is var count && count % 100 == 0) progress?.Report(count);
-            });
+                return facts;
+            },
+            cancel);
         progress?.Report(files.Count);
-        return facts;
+        var byPath = new Dictionary<PackPath, FileFacts>(files.Count);
+        for (var i = 0; i < read.Length; i++) byPath[files[i].File.Path] = read[i];
+        return byPath;
     }
 
     private static FileFacts ReadText(byte[] bytes, ContentHash hash, Place place) => place.Content switch

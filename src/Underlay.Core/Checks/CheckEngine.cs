@@ -47,7 +47,7 @@ public sealed class CheckEngine
         }
 
         var few = (sameStructure ? changed.Count : overlay.Groups.Count) < FewGroups;
-        var groups = few ? overlay.Groups.Select(Inspect).ToList() : overlay.Groups.AsParallel().AsOrdered().Select(Inspect).ToList();
+        var groups = few ? [.. overlay.Groups.Select(Inspect)] : SideBySide.Select(overlay.Groups, Inspect);
         var found = new List<Finding>();
         foreach (var group in groups)
         {
@@ -63,9 +63,12 @@ public sealed class CheckEngine
             return last?.All(f => !f.Saw.Keys.Any(touched.Contains)) == true ? last : [.. check.Inspect(overlay)];
         }
 
-        var whole = all.AsParallel().AsOrdered().Select(c => (Check: c, Findings: InspectWhole(c))).ToList();
-        foreach (var (_, findings) in whole) found.AddRange(findings);
-        var memory = new EngineMemory(overlay, groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal), whole.ToDictionary(w => w.Check, w => w.Findings));
+        var whole = SideBySide.Select(all, InspectWhole);
+        foreach (var findings in whole) found.AddRange(findings);
+        var memory = new EngineMemory(
+            overlay,
+            groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal),
+            all.Zip(whole).ToDictionary(w => w.First, w => w.Second));
         return new EngineRun(Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree).Waivers), memory, looked);
     }
 

@@ -197,7 +197,7 @@ public sealed class Overlay
         var groups = new Dictionary<string, (Place Place, Bindings Bindings)>(StringComparer.Ordinal);
         foreach (var placement in Pack.Placements.Concat(baseDrops.Values.Select(d => d.Placement)).Concat(Heirs()))
             groups.TryAdd(Profile.Groups.KeyOf(placement.Place, placement.Bindings), (placement.Place, placement.Bindings));
-        return [.. groups.AsParallel().AsOrdered().Select(g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
+        return [.. SideBySide.Select([.. groups], g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
     }
 
     /// <summary>Drops and groups as they were in a stack of the same structure, with the pictures of this one.</summary>
