@@ -16,7 +16,8 @@ switch (args)
 {
     case ["make", var output, var count, .. var how] when int.TryParse(count, CultureInfo.InvariantCulture, out var pictures):
         var edits = new List<TreeEdit>();
-        foreach (var tree in how is ["small"] ? LargePack.MakeSmall(pictures) : LargePack.Make(pictures)) edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
+        foreach (var tree in how is ["small"] ? LargePack.MakeSmall(pictures) : LargePack.Make(pictures))
+            edits.AddRange(tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
         FolderWriter.Apply(output, edits);
         Console.Out.WriteLine($"{pictures} pictures in {edits.Count} files");
         return 0;

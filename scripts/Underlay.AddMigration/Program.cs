@@ -13,7 +13,11 @@ var options = new DbContextOptionsBuilder<UnderlayDatabase>();
 await using var source = NpgsqlDataSource.Create("Host=127.0.0.1");
 UnderlayDatabase.Configure(options, source);
 await using var database = new UnderlayDatabase(options.Options);
-var services = new DesignTimeServicesBuilder(typeof(UnderlayDatabase).Assembly, Assembly.GetExecutingAssembly(), new Reporter(), []).Build(database);
+var services = new DesignTimeServicesBuilder(
+    typeof(UnderlayDatabase).Assembly,
+    Assembly.GetExecutingAssembly(),
+    new Reporter(),
+    []).Build(database);
 using var scope = services.CreateScope();
 var scaffolder = scope.ServiceProvider.GetRequiredService<IMigrationsScaffolder>();
 var migration = scaffolder.ScaffoldMigration(name, "Underlay.Data", "Migrations");

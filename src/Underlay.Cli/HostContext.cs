@@ -27,7 +27,8 @@ internal sealed class HostContext
     {
         var known = ProfileFolder.List(installation.Hosts);
         if (!known.Contains(host)) throw new UserErrorException($"There is no host “{host}”; there is {string.Join(", ", known)}.");
-        if (baseFolder is not null && !Directory.Exists(baseFolder)) throw new UserErrorException($"There is no folder {baseFolder} with base files.");
+        if (baseFolder is not null && !Directory.Exists(baseFolder))
+            throw new UserErrorException($"There is no folder {baseFolder} with base files.");
         return new HostContext(installation, ProfileFolder.Read(installation.Hosts, host), baseFolder);
     }
 

@@ -33,7 +33,8 @@ try
 {
     return await parsed.InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false }).ConfigureAwait(false);
 }
-catch (Exception problem) when (problem is UserErrorException or IOException or UnauthorizedAccessException or InvalidDataException or TimeoutException)
+catch (Exception problem)
+    when (problem is UserErrorException or IOException or UnauthorizedAccessException or InvalidDataException or TimeoutException)
 {
     Console.Error.WriteLine(problem.Message);
     return 2;

@@ -23,13 +23,19 @@ internal static class ReportWriter
                 var waived = finding.Waiver is { } waiver ? $" (waived: {waiver.Reason})" : "";
                 text.Append(CultureInfo.InvariantCulture, $"  {Word(finding.Severity)}  {finding.Code}{waived}\n      {finding.Message}\n");
                 foreach (var part in finding.Parts.Take(MostParts)) text.Append(CultureInfo.InvariantCulture, $"        {part.Path}\n");
-                if (finding.Parts.Count > MostParts) text.Append(CultureInfo.InvariantCulture, $"        … and {finding.Parts.Count - MostParts} more\n");
+                if (finding.Parts.Count > MostParts)
+                    text.Append(CultureInfo.InvariantCulture, $"        … and {finding.Parts.Count - MostParts} more\n");
                 if (finding.Fix is { } fix) text.Append(CultureInfo.InvariantCulture, $"      Fix: {fix.Title}.\n");
             }
         }
 
-        if (report.Findings.Count == 0) text.Append(CultureInfo.InvariantCulture, $"Nothing found. {profile.Title} would show every file as you made it.\n");
-        else text.Append(CultureInfo.InvariantCulture, $"\n{Count(report.Count(Severity.Blocker), "blocker")}, {Count(report.Count(Severity.Warning), "warning")}, {Count(report.Count(Severity.Note), "note")}.\n");
+        if (report.Findings.Count == 0)
+            text.Append(CultureInfo.InvariantCulture, $"Nothing found. {profile.Title} would show every file as you made it.\n");
+        else
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"\n{Count(report.Count(Severity.Blocker), "blocker")}, {Count(report.Count(Severity.Warning), "warning")}, "
+                    + $"{Count(report.Count(Severity.Note), "note")}.\n");
         if (report.Skipped.Count > 0) text.Append("The other checks could not run until this is mended.\n");
         return text.ToString();
     }
@@ -53,7 +59,8 @@ internal static class ReportWriter
         return json.ToJsonString(Output.Json) + "\n";
     }
 
-    public static string Count(int number, string word) => string.Create(CultureInfo.InvariantCulture, $"{number} {word}{(number == 1 ? "" : word.EndsWith('x') ? "es" : "s")}");
+    public static string Count(int number, string word) =>
+        string.Create(CultureInfo.InvariantCulture, $"{number} {word}{(number == 1 ? "" : word.EndsWith('x') ? "es" : "s")}");
 
     private static JsonNode Json(Finding finding) => new JsonObject
     {
@@ -70,7 +77,16 @@ internal static class ReportWriter
 
     /// <summary>All that the host would report because of a finding, of other files too.</summary>
     public static JsonArray Outcomes(Finding finding) =>
-        new([.. finding.Predicts.Select(p => new JsonObject { ["path"] = p.Path, [p.Kind switch { PredictionKind.Outcome => "as", PredictionKind.Drop => "dropped", _ => "unlisted" }] = p.Code })]);
+        new(
+            [
+                .. finding.Predicts.Select(
+                    p =>
+                        new JsonObject
+                        {
+                            ["path"] = p.Path,
+                            [p.Kind switch { PredictionKind.Outcome => "as", PredictionKind.Drop => "dropped", _ => "unlisted" }] = p.Code,
+                        }),
+            ]);
 
     private static string Word(Severity severity) => severity switch
     {

@@ -22,7 +22,9 @@ internal static class SarifWriter
                 ["driver"] = new JsonObject
                 {
                     ["name"] = "Underlay",
-                    ["version"] = typeof(SarifWriter).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion.Split('+')[0],
+                    ["version"] = typeof(SarifWriter).Assembly
+                        .GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion
+                        .Split('+')[0],
                     ["rules"] = new JsonArray([.. rules.Select(r => new JsonObject { ["id"] = r })]),
                 },
             },
@@ -43,9 +45,21 @@ internal static class SarifWriter
             ["partialFingerprints"] = new JsonObject { ["findingKey/v1"] = Fingerprint(finding.Key) },
         };
         if (finding.Predicts.Count > 0) result["properties"] = new JsonObject { ["outcomes"] = ReportWriter.Outcomes(finding) };
-        if (finding.Parts.Count > 0) result["relatedLocations"] = new JsonArray([.. finding.Parts.Select((p, i) => new JsonObject { ["id"] = i, ["physicalLocation"] = Place(p.Path), ["message"] = new JsonObject { ["text"] = p.Message } })]);
+        if (finding.Parts.Count > 0)
+            result["relatedLocations"] = new JsonArray(
+                [
+                    .. finding.Parts.Select(
+                        (p, i) =>
+                            new JsonObject
+                            {
+                                ["id"] = i,
+                                ["physicalLocation"] = Place(p.Path),
+                                ["message"] = new JsonObject { ["text"] = p.Message },
+                            }),
+                ]);
         if (finding.Path.Length > 0) result["locations"] = new JsonArray(new JsonObject { ["physicalLocation"] = Location(finding) });
-        if (finding.Waiver is { } waiver) result["suppressions"] = new JsonArray(new JsonObject { ["kind"] = "external", ["justification"] = waiver.Reason });
+        if (finding.Waiver is { } waiver)
+            result["suppressions"] = new JsonArray(new JsonObject { ["kind"] = "external", ["justification"] = waiver.Reason });
         return result;
     }
 

@@ -17,7 +17,9 @@ internal static class TrialText
     public static string Of(JsonElement report)
     {
         var text = new StringBuilder();
-        text.Append(CultureInfo.InvariantCulture, $"{report.GetProperty("host").GetString()} {report.GetProperty("edition").GetString()}\n");
+        text.Append(
+            CultureInfo.InvariantCulture,
+            $"{report.GetProperty("host").GetString()} {report.GetProperty("edition").GetString()}\n");
         foreach (var package in report.GetProperty("packages").EnumerateArray())
         {
             var state = package.GetProperty("listed").GetBoolean() ? "listed" : $"not listed: {package.GetProperty("reason").GetString()}";
@@ -29,15 +31,26 @@ internal static class TrialText
         foreach (var row in wrong)
         {
             var also = string.Concat(row.GetProperty("also").EnumerateArray().Select(a => $", {a.GetString()}"));
-            text.Append(CultureInfo.InvariantCulture, $"  {row.GetProperty("as").GetString()}{also}  {row.GetProperty("path").GetString()} from {row.GetProperty("from").GetString()}\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"  {row.GetProperty("as").GetString()}{also}  {row.GetProperty("path").GetString()} from "
+                    + $"{row.GetProperty("from").GetString()}\n");
         }
 
         AppendRight(text, [.. shown.Where(s => s.GetProperty("as").GetString() == "right")]);
         foreach (var row in report.GetProperty("dropped").EnumerateArray())
-            text.Append(CultureInfo.InvariantCulture, $"  dropped, {row.GetProperty("code").GetString()}  {row.GetProperty("path").GetString()} from {row.GetProperty("from").GetString()}\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"  dropped, {row.GetProperty("code").GetString()}  {row.GetProperty("path").GetString()} from "
+                    + $"{row.GetProperty("from").GetString()}\n");
         foreach (var row in report.GetProperty("log").EnumerateArray())
-            text.Append(CultureInfo.InvariantCulture, $"  {row.GetProperty("level").GetString()}  {row.GetProperty("path").GetString()}: {row.GetProperty("message").GetString()}\n");
-        text.Append(CultureInfo.InvariantCulture, $"{shown.Count - wrong.Count} right, {wrong.Count} not right, {report.GetProperty("dropped").GetArrayLength()} dropped.\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"  {row.GetProperty("level").GetString()}  {row.GetProperty("path").GetString()}: "
+                    + $"{row.GetProperty("message").GetString()}\n");
+        text.Append(
+            CultureInfo.InvariantCulture,
+            $"{shown.Count - wrong.Count} right, {wrong.Count} not right, {report.GetProperty("dropped").GetArrayLength()} dropped.\n");
         return text.ToString();
     }
 
@@ -45,8 +58,12 @@ internal static class TrialText
     private static void AppendRight(StringBuilder text, List<JsonElement> right)
     {
         if (right.Count <= MostRight)
-            foreach (var row in right) text.Append(CultureInfo.InvariantCulture, $"  right  {row.GetProperty("path").GetString()} from {row.GetProperty("from").GetString()}\n");
+            foreach (var row in right)
+                text.Append(
+                    CultureInfo.InvariantCulture,
+                    $"  right  {row.GetProperty("path").GetString()} from {row.GetProperty("from").GetString()}\n");
         else
-            foreach (var from in right.GroupBy(r => r.GetProperty("from").GetString(), StringComparer.Ordinal)) text.Append(CultureInfo.InvariantCulture, $"  right  {from.Count()} files from {from.Key}\n");
+            foreach (var from in right.GroupBy(r => r.GetProperty("from").GetString(), StringComparer.Ordinal))
+                text.Append(CultureInfo.InvariantCulture, $"  right  {from.Count()} files from {from.Key}\n");
     }
 }

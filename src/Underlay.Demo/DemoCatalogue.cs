@@ -42,10 +42,22 @@ public static class DemoCatalogue
     /// <summary>The packs that a first start shows.</summary>
     public static IReadOnlyList<DemoPack> Packs { get; } =
     [
-        new("tidepool", "kilnmoor", "Sea glazes with some thirty mistakes in them: open Prove and mend them one by one.", TidepoolPack.Make),
+        new(
+            "tidepool",
+            "kilnmoor",
+            "Sea glazes with some thirty mistakes in them: open Prove and mend them one by one.",
+            TidepoolPack.Make),
         new("wintermarket", "kilnmoor", "Awnings, boards and scenes for winter, clean: see sets in the ledger.", WintermarketPack.Make),
-        new("moorpaths", "kilnmoor", "A few new grounds, the smallest whole pack: build it in Release and try it in Prove.", MoorpathsPack.Make),
-        new("northern-plates", "wrenfield", "Sixty bird plates named as their painter names them, and no contents yet: for another host.", NorthernPlates.Make),
+        new(
+            "moorpaths",
+            "kilnmoor",
+            "A few new grounds, the smallest whole pack: build it in Release and try it in Prove.",
+            MoorpathsPack.Make),
+        new(
+            "northern-plates",
+            "wrenfield",
+            "Sixty bird plates named as their painter names them, and no contents yet: for another host.",
+            NorthernPlates.Make),
     ];
 
     /// <summary>The base files of an edition, or null when the demo has none.</summary>

@@ -12,7 +12,10 @@ public static class LargePack
 
     private const int MembersOfBoard = 4;
 
-    /// <summary>Draws a pack of mixed places: of ten pictures four are surfaces, four belong to wares, one is a seal and one a member of a board.</summary>
+    /// <summary>
+    /// Draws a pack of mixed places: of ten pictures four are surfaces, four belong to wares, one is a seal and one a member of a
+    /// board.
+    /// </summary>
     /// <param name="pictures">How many pictures; no two have the same bytes.</param>
     /// <returns>The manifest and then one tree a surface or ware.</returns>
     public static IReadOnlyList<FileTree> Make(int pictures)
@@ -55,14 +58,20 @@ public static class LargePack
     private static FileTree MakeSeal(int number)
     {
         var text = string.Create(CultureInfo.InvariantCulture, $"{(char)('A' + (number % 26))}{(char)('A' + (number / 26 % 26))}");
-        return new DemoTree().Picture($"art/seals/{SealName(number)}.png", Seals.Paint(60, 30_000 + number, number % 2 == 0 ? SealForm.Oval : SealForm.Tablet, SealMotif.Of(text), Tint.Hex(0x7A6A58))).ToTree();
+        return new DemoTree()
+            .Picture(
+                $"art/seals/{SealName(number)}.png",
+                Seals.Paint(60, 30_000 + number, number % 2 == 0 ? SealForm.Oval : SealForm.Tablet, SealMotif.Of(text), Tint.Hex(0x7A6A58)))
+            .ToTree();
     }
 
     private static FileTree MakeBoard(int number)
     {
         var tree = new DemoTree();
         foreach (var width in KilnmoorBase.BoardWidths)
-            tree.Picture(string.Create(CultureInfo.InvariantCulture, $"art/boards/saltbrook_b{number:D5}/{width}.png"), Cloth.Board(width, 40_000 + number, Palette.Of(0x5A3F25, 0x8A6539, 0xB98F58), Tint.Hex(0x3C2A1A), 0.9));
+            tree.Picture(
+                string.Create(CultureInfo.InvariantCulture, $"art/boards/saltbrook_b{number:D5}/{width}.png"),
+                Cloth.Board(width, 40_000 + number, Palette.Of(0x5A3F25, 0x8A6539, 0xB98F58), Tint.Hex(0x3C2A1A), 0.9));
         return tree.ToTree();
     }
 
@@ -89,7 +98,11 @@ public static class LargePack
 
     private static FileTree MakeWare(int number)
     {
-        var ware = WareList.All[number % WareList.All.Count] with { Name = string.Create(CultureInfo.InvariantCulture, $"w{number:D5}"), Seed = 20_000 + number };
+        var ware = WareList.All[number % WareList.All.Count] with
+        {
+            Name = string.Create(CultureInfo.InvariantCulture, $"w{number:D5}"),
+            Seed = 20_000 + number,
+        };
         return new DemoTree()
             .Json($"wares/{ware.Name}/ware.json", KilnmoorBase.Entry($"saltbrook.{ware.Name}", ware.Shape.Name, ware.MadeOf, ware.Price))
             .Picture($"wares/{ware.Name}/skin.png", KilnmoorBase.Skin(ware))

@@ -23,7 +23,13 @@ public sealed class BaseCache(string cacheFolder)
         if (File.Exists(file))
         {
             using var kept = new MemoryStream(File.ReadAllBytes(file), writable: false);
-            if (BaseCatalogueFile.Read(profile, edition, kept, path => File.ReadAllBytes(Path.Combine(baseFolder, path.Value))) is { } known) return known;
+            if (
+                BaseCatalogueFile.Read(
+                    profile,
+                    edition,
+                    kept,
+                    path => File.ReadAllBytes(Path.Combine(baseFolder, path.Value))) is { } known)
+                return known;
         }
 
         var catalogue = BaseCatalogue.Read(profile, edition, FolderTree.Read(baseFolder));
@@ -39,7 +45,10 @@ public sealed class BaseCache(string cacheFolder)
         foreach (var folder in folders)
         {
             text.Append('\n').Append(Path.GetFullPath(folder));
-            foreach (var file in new DirectoryInfo(folder).EnumerateFiles("*", SearchOption.AllDirectories).OrderBy(f => f.FullName, StringComparer.Ordinal))
+            foreach (
+                var file in new DirectoryInfo(folder)
+                    .EnumerateFiles("*", SearchOption.AllDirectories)
+                    .OrderBy(f => f.FullName, StringComparer.Ordinal))
                 text.Append('\n').Append(file.FullName).Append('|').Append(file.Length).Append('|').Append(file.LastWriteTimeUtc.Ticks);
         }
 

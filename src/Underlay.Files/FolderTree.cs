@@ -6,7 +6,8 @@ namespace Underlay.Files;
 public static class FolderTree
 {
     /// <summary>Folders and files of version control, which are nobody's pack.</summary>
-    private static readonly HashSet<string> VersionControl = new(StringComparer.Ordinal) { ".git", ".hg", ".svn", ".gitignore", ".gitattributes" };
+    private static readonly HashSet<string> VersionControl = new(
+        StringComparer.Ordinal) { ".git", ".hg", ".svn", ".gitignore", ".gitattributes" };
 
     /// <summary>Lists a folder. Links are not followed; names that cannot be paths are kept apart.</summary>
     /// <param name="folder">The folder.</param>
@@ -28,7 +29,8 @@ public static class FolderTree
             if (item.LinkTarget is not null) refused.Add(new RefusedName(name, PathProblem.NotAPlainFile));
             else if (item is DirectoryInfo inner) Collect(inner, name + "/", files, refused);
             else if (item is not FileInfo file || !IsPlain(file)) refused.Add(new RefusedName(name, PathProblem.NotAPlainFile));
-            else if (PackPath.TryParse(name, out var path, out var problem)) files.Add(new TreeFile(path, file.Length, new DiskContent(file.FullName)));
+            else if (PackPath.TryParse(name, out var path, out var problem))
+                files.Add(new TreeFile(path, file.Length, new DiskContent(file.FullName)));
             else refused.Add(new RefusedName(name, problem));
         }
     }

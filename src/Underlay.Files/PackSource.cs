@@ -26,7 +26,9 @@ public sealed record PackSource(string Name, bool IsFolder, FileTree Tree, Archi
         var length = new FileInfo(path).Length;
         if (length > mostPackageBytes)
         {
-            var says = string.Create(CultureInfo.InvariantCulture, $"The archive has {length:N0} bytes; the host takes at most {mostPackageBytes:N0}.");
+            var says = string.Create(
+                CultureInfo.InvariantCulture,
+                $"The archive has {length:N0} bytes; the host takes at most {mostPackageBytes:N0}.");
             return new PackSource(name, false, FileTree.Empty, new ArchiveProblem(ArchiveProblemKind.TooBig, "", says));
         }
 

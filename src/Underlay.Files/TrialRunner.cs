@@ -31,9 +31,20 @@ public sealed class TrialRunner(string standInFolder)
         CancellationToken cancel = default)
     {
         var program = Path.Combine(standInFolder, profile.Trial.Program, $"{profile.Trial.Program}.dll");
-        if (!File.Exists(program)) throw new FileNotFoundException($"The stand-in of {profile.Title} is not built: {program} is missing.", program);
+        if (!File.Exists(program))
+            throw new FileNotFoundException($"The stand-in of {profile.Title} is not built: {program} is missing.", program);
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
-        string[] arguments = [program, "--base", baseFolder, "--edition", edition.Key, .. insist ? new[] { "--insist" } : [], "--", .. packages];
+        string[] arguments =
+        [
+            program,
+            "--base",
+            baseFolder,
+            "--edition",
+            edition.Key,
+            .. insist ? new[] { "--insist" } : [],
+            "--",
+            .. packages,
+        ];
         foreach (var argument in arguments) start.ArgumentList.Add(argument);
 
         using var process = Process.Start(start)!;

@@ -117,15 +117,20 @@ if (onlyDescribe)
 {
     // Addresses are known once the application runs.
     await app.StartAsync().ConfigureAwait(false);
-    var document = await app.Services.GetRequiredKeyedService<IOpenApiDocumentProvider>("v1").GetOpenApiDocumentAsync().ConfigureAwait(false);
-    await File.WriteAllTextAsync(args[1], await document.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1).ConfigureAwait(false)).ConfigureAwait(false);
+    var document = await app.Services
+        .GetRequiredKeyedService<IOpenApiDocumentProvider>("v1")
+        .GetOpenApiDocumentAsync().ConfigureAwait(false);
+    await File.WriteAllTextAsync(
+        args[1],
+        await document.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1).ConfigureAwait(false)).ConfigureAwait(false);
     return;
 }
 
 if (settings.Database.Length > 0)
 {
     await Preparation.PrepareAsync(app.Services, settings).ConfigureAwait(false);
-    app.Lifetime.ApplicationStarted.Register(() => Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Underlay is ready: http://127.0.0.1:{settings.Port}")));
+    app.Lifetime.ApplicationStarted.Register(
+        () => Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"Underlay is ready: http://127.0.0.1:{settings.Port}")));
 }
 
 await app.RunAsync().ConfigureAwait(false);

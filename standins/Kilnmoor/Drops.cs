@@ -17,7 +17,8 @@ internal sealed class Drops
             var found = new List<(LayerFile File, string Code)>();
             for (var i = 0; i < stock.Layers.Length; i++)
                 foreach (var file in stock.Layers[i].Files.Values)
-                    if (file.Dropped is null && stock.Looks(file.Place) && drops.CodeFor(file, isBase: i == 0) is { } code) found.Add((file, code));
+                    if (file.Dropped is null && stock.Looks(file.Place) && drops.CodeFor(file, isBase: i == 0) is { } code)
+                        found.Add((file, code));
             if (found.Count == 0) return;
             foreach (var (file, code) in found) file.Dropped = code;
         }
@@ -31,10 +32,16 @@ internal sealed class Drops
         return file.Place.Kind switch
         {
             PlaceKind.Ware => CodeForWare(file),
-            PlaceKind.Descriptor => !stock.Materials.Contains(file.Entry!.Text("made_of")!) ? "dangling" : stock.Shown($"art/surfaces/{name}.png") is null ? "ownerless" : null,
+            PlaceKind.Descriptor =>
+                !stock.Materials.Contains(file.Entry!.Text("made_of")!)
+                    ? "dangling"
+                    : stock.Shown($"art/surfaces/{name}.png") is null
+                    ? "ownerless"
+                    : null,
             PlaceKind.SurfaceEmber => stock.Shown($"art/surfaces/{name}.png") is null ? "ownerless" : null,
             PlaceKind.Skin when !isBase && stock.Shown($"wares/{name}/skin.dds") is not null => "outranked",
-            PlaceKind.Shelf or PlaceKind.Skin or PlaceKind.SkinDds or PlaceKind.Mask or PlaceKind.WareEmber => stock.Shown($"wares/{name}/ware.json") is null ? "ownerless" : null,
+            PlaceKind.Shelf or PlaceKind.Skin or PlaceKind.SkinDds or PlaceKind.Mask or PlaceKind.WareEmber =>
+                stock.Shown($"wares/{name}/ware.json") is null ? "ownerless" : null,
             PlaceKind.Stall => stock.ShownOf(PlaceKind.Ware).Any(w => w.File.Entry!.Text("stall") == name) ? null : "ownerless",
             PlaceKind.Shape => stock.Shapes.Contains(name) ? null : "ownerless",
             PlaceKind.Awning => stock.Markets.Contains(name) ? null : "ownerless",
@@ -57,9 +64,13 @@ internal sealed class Drops
 
         if (!stock.Shapes.Contains(stock.WithField(file, "shape")!.Text("shape")!)) return "dangling";
         if (!stock.Materials.Contains(stock.WithField(file, "made_of")!.Text("made_of")!)) return "dangling";
-        if (stock.WithField(file, "glaze")?.Text("glaze") is { } glaze && !stock.ShownOf(PlaceKind.Glaze).Any(g => g.File.Entry!.Text("id") == glaze)) return "dangling";
+        if (stock.WithField(file, "glaze")?.Text("glaze") is { } glaze
+            && !stock.ShownOf(PlaceKind.Glaze).Any(g => g.File.Entry!.Text("id") == glaze))
+            return "dangling";
         var isTwice = ware.Text("stall") is { } stall
-            && stock.ShownOf(PlaceKind.Ware).Any(w => w.File.Entry!.Text("stall") == stall && string.CompareOrdinal(w.File.Path, file.Path) < 0);
+            && stock
+                .ShownOf(PlaceKind.Ware)
+                .Any(w => w.File.Entry!.Text("stall") == stall && string.CompareOrdinal(w.File.Path, file.Path) < 0);
         return isTwice ? "twice" : null;
     }
 

@@ -26,7 +26,8 @@ internal static class Entries
         && IsUnder(fields);
 
     private static bool IsUnder(Fields fields) =>
-        !fields.Has("under") || (fields.Object("under") is { } under && under.IsText("surface", true, Name) && under.IsNumber("share", true, 0, 1));
+        !fields.Has("under")
+            || (fields.Object("under") is { } under && under.IsText("surface", true, Name) && under.IsNumber("share", true, 0, 1));
 
     private static bool IsWare(Fields fields)
     {
@@ -45,6 +46,12 @@ internal static class Entries
     private static bool IsShape(Fields fields) =>
         fields.Value("outline") is { ValueKind: JsonValueKind.Array } outline
         && outline.GetArrayLength() >= 2
-        && outline.EnumerateArray().All(p => p.ValueKind == JsonValueKind.Array && p.GetArrayLength() >= 2 && p.EnumerateArray().All(n => n.ValueKind == JsonValueKind.Number && n.GetDouble() >= 0))
+        && outline
+            .EnumerateArray()
+            .All(
+                p =>
+                    p.ValueKind == JsonValueKind.Array
+                        && p.GetArrayLength() >= 2
+                        && p.EnumerateArray().All(n => n.ValueKind == JsonValueKind.Number && n.GetDouble() >= 0))
         && (!fields.Has("bands") || fields.Object("bands") is not null);
 }

@@ -2,7 +2,9 @@ using StandIns;
 
 namespace Kilnmoor;
 
-/// <summary>The game as far as packages go: it lists them, lays them over its own files, leaves out what it cannot use and shows the rest.</summary>
+/// <summary>
+/// The game as far as packages go: it lists them, lays them over its own files, leaves out what it cannot use and shows the rest.
+/// </summary>
 public sealed class Game
 {
     private static readonly string[] OutcomeOrder =
@@ -44,7 +46,12 @@ public sealed class Game
     private void Show(IReadOnlyList<PackageFile> packages)
     {
         var judge = new Judge(stock);
-        foreach (var path in stock.Layers.SelectMany(l => l.Files.Values).Where(f => stock.Looks(f.Place)).Select(f => f.Path).Distinct(StringComparer.Ordinal))
+        foreach (
+            var path in stock.Layers
+                .SelectMany(l => l.Files.Values)
+                .Where(f => stock.Looks(f.Place))
+                .Select(f => f.Path)
+                .Distinct(StringComparer.Ordinal))
         {
             if (judge.FindSetOwner(path) is { } owner)
             {
@@ -67,7 +74,12 @@ public sealed class Game
             ShowFront(package);
             foreach (var file in package.Layer!.Files.Values.OrderBy(f => f.Path, StringComparer.Ordinal))
                 if (file.Path != "firing.json" && file.Path != package.Manifest!.Front && !stock.Looks(file.Place))
-                    log.Add(new LogRow("note", file.Path, $"{package.Name} has a file here that {(Place.IsLeftAside(file.Path) ? "is not simulated yet" : "nothing reads")}"));
+                    log.Add(
+                        new LogRow(
+                            "note",
+                            file.Path,
+                            $"{package.Name} has a file here that "
+                                + $"{(Place.IsLeftAside(file.Path) ? "is not simulated yet" : "nothing reads")}"));
         }
     }
 
@@ -92,7 +104,14 @@ public sealed class Game
         stock.Edition,
         packages,
         [.. rows.OrderBy(r => r.Key.Path, StringComparer.Ordinal).ThenBy(r => r.Key.From, StringComparer.Ordinal).Select(Row)],
-        [.. stock.Layers.SelectMany(l => l.Files.Values.Where(f => f.Dropped is not null).OrderBy(f => f.Path, StringComparer.Ordinal).Select(f => new DroppedRow(f.Path, l.Name, f.Dropped!)))],
+        [
+            .. stock.Layers.SelectMany(
+                l =>
+                    l.Files.Values
+                        .Where(f => f.Dropped is not null)
+                        .OrderBy(f => f.Path, StringComparer.Ordinal)
+                        .Select(f => new DroppedRow(f.Path, l.Name, f.Dropped!))),
+        ],
         log);
 
     private static ShownRow Row(KeyValuePair<(string Path, string From), HashSet<string>> row)

@@ -23,7 +23,9 @@ internal sealed class Judge
     {
         var place = Place.Of(path);
         if (place.Kind is not (PlaceKind.Awning or PlaceKind.Board)) return null;
-        return stock.Layers.Skip(1).LastOrDefault(l => l.Files.Values.Any(f => f.Dropped is null && f.Place.Kind == place.Kind && f.Place.Name == place.Name));
+        return stock.Layers
+            .Skip(1)
+            .LastOrDefault(l => l.Files.Values.Any(f => f.Dropped is null && f.Place.Kind == place.Kind && f.Place.Name == place.Name));
     }
 
     /// <summary>Members that the package of a set does not have.</summary>
@@ -35,10 +37,17 @@ internal sealed class Judge
             (PlaceKind.Board, "art/boards", ["64", "96", "128", "192"]),
         ];
         foreach (var (kind, folder, members) in kinds)
-            foreach (var name in stock.Layers.Skip(1).SelectMany(l => l.Files.Values).Where(f => f.Place.Kind == kind && f.Dropped is null).Select(f => f.Place.Name).Distinct())
+            foreach (
+                var name in stock.Layers
+                    .Skip(1)
+                    .SelectMany(l => l.Files.Values)
+                    .Where(f => f.Place.Kind == kind && f.Dropped is null)
+                    .Select(f => f.Place.Name)
+                    .Distinct())
                 foreach (var path in members.Select(m => $"{folder}/{name}/{m}.png"))
                 {
-                    if (FindSetOwner(path) is not { } owner || (owner.Files.TryGetValue(path, out var there) && there.Dropped is null)) continue;
+                    if (FindSetOwner(path) is not { } owner || (owner.Files.TryGetValue(path, out var there) && there.Dropped is null))
+                        continue;
                     yield return (path, owner.Name, stock.Layers[0].Files.ContainsKey(path) ? "unchanged" : "blank");
                 }
     }
@@ -61,21 +70,37 @@ internal sealed class Judge
             case PlaceKind.Surface:
                 return Surface(place.Name, picture);
             case PlaceKind.Descriptor:
-                return Only("plain", file.Entry!.Object("under")?.Text("surface") is { } under && stock.Shown($"art/surfaces/{under}.png") is null);
+                return Only(
+                    "plain",
+                    file.Entry!.Object("under")?.Text("surface") is { } under && stock.Shown($"art/surfaces/{under}.png") is null);
             case PlaceKind.SurfaceEmber:
                 var descriptor = stock.Shown($"art/surfaces/{place.Name}.surface.json")?.File.Entry;
-                return Only("unlit", !IsEmber(picture, stock.Shown($"art/surfaces/{place.Name}.png")?.File.Picture, descriptor?.Number("ember")));
+                return Only(
+                    "unlit",
+                    !IsEmber(picture, stock.Shown($"art/surfaces/{place.Name}.png")?.File.Picture, descriptor?.Number("ember")));
             case PlaceKind.WareEmber:
                 var ware = stock.Shown($"wares/{place.Name}/ware.json")?.File;
-                return Only("unlit", !IsEmber(picture, stock.Skin(place.Name)?.Picture, ware is null ? null : stock.WithField(ware, "ember")?.Number("ember")));
+                return Only(
+                    "unlit",
+                    !IsEmber(
+                        picture,
+                        stock.Skin(place.Name)?.Picture,
+                        ware is null ? null : stock.WithField(ware, "ember")?.Number("ember")));
             case PlaceKind.Shelf:
                 var side = Since("4.0") ? 56 : 48;
-                return Only("stretched", !Is(picture, side, side)).Concat(Only("plate", !picture.All((x, y) => (x > 0 && y > 0 && x < picture.Width - 1 && y < picture.Height - 1) || picture.Alpha(x, y) == 0)));
+                return Only("stretched", !Is(picture, side, side)).Concat(
+                    Only(
+                        "plate",
+                        !picture.All(
+                            (x, y) => (x > 0 && y > 0 && x < picture.Width - 1 && y < picture.Height - 1) || picture.Alpha(x, y) == 0)));
             case PlaceKind.Skin or PlaceKind.SkinDds:
                 return Only("coarse", !IsSkinSide(picture.Width) || !IsSkinSide(picture.Height));
             case PlaceKind.Mask:
                 var skin = stock.Skin(place.Name)?.Picture;
-                return Only("unglazed", (skin is not null && !Is(picture, skin.Width, skin.Height)) || !picture.All((x, y) => picture.Alpha(x, y) == 255 && picture.Colour(x, y).Green == 0));
+                return Only(
+                    "unglazed",
+                    (skin is not null && !Is(picture, skin.Width, skin.Height))
+                        || !picture.All((x, y) => picture.Alpha(x, y) == 255 && picture.Colour(x, y).Green == 0));
             case PlaceKind.Stall:
                 return Only("stretched", !Is(picture, 96, 72));
             case PlaceKind.Seal:
@@ -87,7 +112,9 @@ internal sealed class Judge
             case PlaceKind.Awning:
                 return Only("stretched", !Is(picture, 150, 60)).Concat(Only("holed", !IsSolid(picture)));
             case PlaceKind.Board:
-                return Only("stretched", !Is(picture, int.Parse(place.Member, CultureInfo.InvariantCulture), 48)).Concat(Only("holed", IsSolid(picture)));
+                return Only(
+                    "stretched",
+                    !Is(picture, int.Parse(place.Member, CultureInfo.InvariantCulture), 48)).Concat(Only("holed", IsSolid(picture)));
             case PlaceKind.Flame:
                 return Flame(file, layer!);
             case PlaceKind.Scene:
@@ -103,12 +130,16 @@ internal sealed class Judge
         if (descriptor is null) yield return "hidden";
         if (picture.Width != picture.Height || picture.Width is not (32 or 64 or 128 or 256 or 512)) yield return "coarse";
         var edge = descriptor?.Text("edge") ?? "opaque";
-        if (edge != "blend" && !picture.All((x, y) => picture.Alpha(x, y) == 255 || (edge == "mask" && picture.Alpha(x, y) == 0))) yield return "holed";
+        if (edge != "blend" && !picture.All((x, y) => picture.Alpha(x, y) == 255 || (edge == "mask" && picture.Alpha(x, y) == 0)))
+            yield return "holed";
     }
 
     private IEnumerable<string> Flame(LayerFile file, Layer layer)
     {
-        var frames = stock.ShownOf(PlaceKind.Flame).Where(f => f.File.Place.Name == file.Place.Name).ToDictionary(f => int.Parse(f.File.Place.Member, CultureInfo.InvariantCulture));
+        var frames = stock
+            .ShownOf(PlaceKind.Flame)
+            .Where(f => f.File.Place.Name == file.Place.Name)
+            .ToDictionary(f => int.Parse(f.File.Place.Member, CultureInfo.InvariantCulture));
         var number = int.Parse(file.Place.Member, CultureInfo.InvariantCulture);
         if (number == 0 || Enumerable.Range(1, number).Any(n => !frames.ContainsKey(n))) yield return "short";
         var lowest = frames.Keys.Where(n => n > 0).DefaultIfEmpty(0).Min();

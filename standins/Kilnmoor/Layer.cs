@@ -92,7 +92,8 @@ public sealed class Layer
     public static Layer OfBase(IEnumerable<(string Path, byte[] Bytes)> files) => Of("base", true, files);
 
     /// <summary>A package's files; the author's reserved folder is skipped.</summary>
-    public static Layer OfPackage(string name, IEnumerable<(string Path, byte[] Bytes)> files) => Of(name, false, files.Where(f => !f.Path.StartsWith(".underlay/", StringComparison.Ordinal)));
+    public static Layer OfPackage(string name, IEnumerable<(string Path, byte[] Bytes)> files) =>
+        Of(name, false, files.Where(f => !f.Path.StartsWith(".underlay/", StringComparison.Ordinal)));
 
     /// <summary>A layer as it was before packages came; what its files hold is read once.</summary>
     public Layer Fresh()

@@ -33,7 +33,8 @@ internal static class Listing
         for (var i = 0; i < reasons.Length; i++)
         {
             if (reasons[i] is not null) continue;
-            var met = packages[i].Manifest!.Needs.All(need => packages.Where((_, j) => j != i && reasons[j] is null).Any(p => p.Manifest!.Serves(need)));
+            var met = packages[i].Manifest!.Needs.All(
+                need => packages.Where((_, j) => j != i && reasons[j] is null).Any(p => p.Manifest!.Serves(need)));
             if (met) continue;
             reasons[i] = "closed";
             return true;

@@ -85,8 +85,17 @@ public sealed class Manifest
         if (left.Marks.Length == 0 || right.Marks.Length == 0) return right.Marks.Length.CompareTo(left.Marks.Length);
         for (var i = 0; i < Math.Min(left.Marks.Length, right.Marks.Length); i++)
         {
-            bool leftIsNumber = BigInteger.TryParse(left.Marks[i], NumberStyles.None, CultureInfo.InvariantCulture, out var l), rightIsNumber = BigInteger.TryParse(right.Marks[i], NumberStyles.None, CultureInfo.InvariantCulture, out var r);
-            var order = leftIsNumber && rightIsNumber ? l.CompareTo(r) : leftIsNumber != rightIsNumber ? (leftIsNumber ? -1 : 1) : string.CompareOrdinal(left.Marks[i], right.Marks[i]);
+            bool leftIsNumber = BigInteger.TryParse(
+                left.Marks[i],
+                NumberStyles.None,
+                CultureInfo.InvariantCulture,
+                out var l), rightIsNumber = BigInteger
+                .TryParse(right.Marks[i], NumberStyles.None, CultureInfo.InvariantCulture, out var r);
+            var order = leftIsNumber && rightIsNumber
+                ? l.CompareTo(r)
+                : leftIsNumber != rightIsNumber
+                ? (leftIsNumber ? -1 : 1)
+                : string.CompareOrdinal(left.Marks[i], right.Marks[i]);
             if (order != 0) return order;
         }
 

@@ -32,14 +32,17 @@ public sealed class PackageFile
         var (files, reason) = Archive.Read(stream);
         if (reason is not null) return new PackageFile(name, null, null, reason);
         var layer = Layer.OfPackage(name, files);
-        if (!layer.Files.TryGetValue("firing.json", out var manifestFile)) return new PackageFile(name, layer, null, IsWrapped(layer) ? "wrapped" : "missing");
+        if (!layer.Files.TryGetValue("firing.json", out var manifestFile))
+            return new PackageFile(name, layer, null, IsWrapped(layer) ? "wrapped" : "missing");
         var (manifest, problemCode) = Manifest.Read(manifestFile.Bytes);
         return new PackageFile(name, layer, manifest, problemCode);
     }
 
     private static bool IsWrapped(Layer layer)
     {
-        var folders = layer.Files.Keys.Where(p => p.EndsWith("/firing.json", StringComparison.Ordinal)).Select(p => p[..^"firing.json".Length]);
+        var folders = layer.Files.Keys
+            .Where(p => p.EndsWith("/firing.json", StringComparison.Ordinal))
+            .Select(p => p[..^"firing.json".Length]);
         return folders.Any(folder => layer.Files.Keys.All(p => p.StartsWith(folder, StringComparison.Ordinal)));
     }
 }

@@ -77,5 +77,6 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
     }
 
     /// <summary>True where the game of an edition looks.</summary>
-    public bool IsIn(string edition) => Kind is not (PlaceKind.SurfaceEmber or PlaceKind.WareEmber) || Editions.Order(edition) >= Editions.Order("3.1");
+    public bool IsIn(string edition) =>
+        Kind is not (PlaceKind.SurfaceEmber or PlaceKind.WareEmber) || Editions.Order(edition) >= Editions.Order("3.1");
 }

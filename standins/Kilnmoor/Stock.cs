@@ -42,14 +42,24 @@ internal sealed class Stock
 
     /// <summary>All files of a kind that are shown.</summary>
     public IEnumerable<(Layer Layer, LayerFile File)> ShownOf(PlaceKind kind) =>
-        Layers.SelectMany(l => l.Files.Values).Where(f => f.Place.Kind == kind).Select(f => f.Path).Distinct(StringComparer.Ordinal).Select(Shown).OfType<(Layer, LayerFile)>();
+        Layers.SelectMany(l => l.Files.Values)
+            .Where(f => f.Place.Kind == kind)
+            .Select(f => f.Path)
+            .Distinct(StringComparer.Ordinal)
+            .Select(Shown).OfType<(Layer, LayerFile)>();
 
     /// <summary>The skin of a ware: a DDS anywhere beats every PNG.</summary>
     public LayerFile? Skin(string name) => (Shown($"wares/{name}/skin.dds") ?? Shown($"wares/{name}/skin.png"))?.File;
 
     /// <summary>The ware of an id; of two, the upper one's.</summary>
     public LayerFile? WareOf(string id) =>
-        Layers.Reverse().SelectMany(l => l.Files.Values.Where(f => f.Place.Kind == PlaceKind.Ware && f.Entry?.Text("id") == id && Shown(f.Path)?.File == f).OrderByDescending(f => f.Path, StringComparer.Ordinal)).FirstOrDefault();
+        Layers.Reverse()
+            .SelectMany(
+                l =>
+                    l.Files.Values
+                        .Where(f => f.Place.Kind == PlaceKind.Ware && f.Entry?.Text("id") == id && Shown(f.Path)?.File == f)
+                        .OrderByDescending(f => f.Path, StringComparer.Ordinal))
+            .FirstOrDefault();
 
     /// <summary>The entry and those it is like, nearest first.</summary>
     public List<LayerFile> Line(LayerFile ware)
@@ -69,5 +79,7 @@ internal sealed class Stock
     }
 
     private static IEnumerable<string> FirstColumn(Layer layer, string path) =>
-        layer.Files.TryGetValue(path, out var file) ? Encoding.UTF8.GetString(file.Bytes).Split('\n').Skip(1).Where(l => l.Length > 0).Select(l => l.Split(',')[0].Trim('"', '\r')) : [];
+        layer.Files.TryGetValue(path, out var file)
+            ? Encoding.UTF8.GetString(file.Bytes).Split('\n').Skip(1).Where(l => l.Length > 0).Select(l => l.Split(',')[0].Trim('"', '\r'))
+            : [];
 }

@@ -31,7 +31,10 @@ public static class Archive
         {
             return ([], "unsafe");
         }
-        catch (Exception problem) when (problem is InvalidDataException or EndOfStreamException or NotSupportedException or IOException or OverflowException or ArgumentException)
+        catch (Exception problem)
+            when (
+                problem is InvalidDataException or EndOfStreamException or NotSupportedException or IOException
+                    or OverflowException or ArgumentException)
         {
             return ([], "damaged");
         }
@@ -48,7 +51,10 @@ public static class Archive
         for (; entries > 0; entries--)
         {
             if (BitConverter.ToUInt16(bytes, at + 10) != 0) return false;
-            at += 46 + BitConverter.ToUInt16(bytes, at + 28) + BitConverter.ToUInt16(bytes, at + 30) + BitConverter.ToUInt16(bytes, at + 32);
+            at += 46
+                + BitConverter.ToUInt16(bytes, at + 28)
+                + BitConverter.ToUInt16(bytes, at + 30)
+                + BitConverter.ToUInt16(bytes, at + 32);
         }
 
         return true;

@@ -104,7 +104,8 @@ public sealed class Bitmap
                 {
                     var line = Unfilter(raw, at, pass.RowBytes, channels, previous);
                     at += pass.RowBytes + 1;
-                    for (var i = 0; i < pass.Columns; i++) Put(pixels, pass.X + (i * pass.StepX), pass.Y + (row * pass.StepY), line, i * channels);
+                    for (var i = 0; i < pass.Columns; i++)
+                        Put(pixels, pass.X + (i * pass.StepX), pass.Y + (row * pass.StepY), line, i * channels);
                     previous = line;
                 }
             }
@@ -129,7 +130,8 @@ public sealed class Bitmap
                 var name = file.AsSpan(at + 4, 4).ToArray();
                 Demand(name.All(b => b is >= (byte)'A' and <= (byte)'Z' or >= (byte)'a' and <= (byte)'z'));
                 var body = file.AsSpan(at + 8, (int)length).ToArray();
-                var rightCrc = Crc(file.AsSpan(at + 4, (int)length + 4)) == BinaryPrimitives.ReadUInt32BigEndian(file.AsSpan(at + 8 + (int)length));
+                var rightCrc = Crc(
+                    file.AsSpan(at + 4, (int)length + 4)) == BinaryPrimitives.ReadUInt32BigEndian(file.AsSpan(at + 8 + (int)length));
                 var critical = name[0] is >= (byte)'A' and <= (byte)'Z';
                 Demand(rightCrc || !critical);
                 var tag = System.Text.Encoding.ASCII.GetString(name);
@@ -249,7 +251,11 @@ public sealed class Bitmap
                 case 2:
                     g = line[at + 1];
                     b = line[at + 2];
-                    if (clear.Length == 6 && (clear[0] << 8 | clear[1]) == r && (clear[2] << 8 | clear[3]) == g && (clear[4] << 8 | clear[5]) == b) a = 0;
+                    if (clear.Length == 6
+                        && (clear[0] << 8 | clear[1]) == r
+                        && (clear[2] << 8 | clear[3]) == g
+                        && (clear[4] << 8 | clear[5]) == b)
+                        a = 0;
                     break;
                 case 3:
                     var index = line[at];

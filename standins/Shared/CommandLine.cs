@@ -26,7 +26,11 @@ public sealed record CommandLine(string Base, string Edition, bool Insist, IRead
         }
 
         if (folder is not null && edition is not null && editions.Contains(edition))
-            return new CommandLine(folder, edition, insist, [.. packages.Select(p => (Path.GetFileName(p), (Func<Stream>)(() => File.OpenRead(p))))]);
+            return new CommandLine(
+                folder,
+                edition,
+                insist,
+                [.. packages.Select(p => (Path.GetFileName(p), (Func<Stream>)(() => File.OpenRead(p))))]);
         Console.Error.WriteLine($"{program} --base FOLDER --edition {string.Join('|', editions)} [--insist] -- PACKAGE…");
         return null;
     }

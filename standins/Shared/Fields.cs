@@ -16,7 +16,8 @@ public sealed class Fields
     public static (Fields? Fields, string? Problem) Read(byte[] file)
     {
         if (file.Length > 16 * 1024 * 1024) return (null, "unreadable");
-        if (file.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xEF, 0xBB, 0xBF]) || !System.Text.Unicode.Utf8.IsValid(file)) return (null, "unreadable");
+        if (file.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xEF, 0xBB, 0xBF]) || !System.Text.Unicode.Utf8.IsValid(file))
+            return (null, "unreadable");
         try
         {
             using var document = JsonDocument.Parse(file, new JsonDocumentOptions { MaxDepth = 64, AllowDuplicateProperties = false });
@@ -31,10 +32,12 @@ public sealed class Fields
     }
 
     /// <summary>The text of a field, or null when it is absent or something else.</summary>
-    public string? Text(string field) => root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
+    public string? Text(string field) =>
+        root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString() : null;
 
     /// <summary>The number in a field, or null.</summary>
-    public double? Number(string field) => root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number ? value.GetDouble() : null;
+    public double? Number(string field) =>
+        root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number ? value.GetDouble() : null;
 
     /// <summary>The fields, each an object or null for another value.</summary>
     public IEnumerable<(string Name, Fields? Value)> Members() =>
@@ -48,7 +51,9 @@ public sealed class Fields
 
     /// <summary>True when the field is text that fits; an absent field does when it is optional.</summary>
     public bool IsText(string field, bool required, string pattern = ".") =>
-        root.TryGetProperty(field, out var value) ? value.ValueKind == JsonValueKind.String && Regex.IsMatch(value.GetString()!, pattern, RegexOptions.Singleline) : !required;
+        root.TryGetProperty(field, out var value)
+            ? value.ValueKind == JsonValueKind.String && Regex.IsMatch(value.GetString()!, pattern, RegexOptions.Singleline)
+            : !required;
 
     /// <summary>True when the field is one of the words.</summary>
     public bool IsOneOf(string field, params string[] words) => Text(field) is { } text && words.Contains(text);
@@ -63,7 +68,8 @@ public sealed class Fields
     }
 
     /// <summary>The object in a field, or null.</summary>
-    public Fields? Object(string field) => root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Object ? new Fields(value) : null;
+    public Fields? Object(string field) =>
+        root.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Object ? new Fields(value) : null;
 
     /// <summary>The objects of a list; null when the field is no list of objects, empty when it is absent.</summary>
     public IReadOnlyList<Fields>? Objects(string field)
@@ -75,7 +81,8 @@ public sealed class Fields
 
     /// <summary>True when the field is absent or a list of texts.</summary>
     public bool IsTexts(string field) =>
-        !root.TryGetProperty(field, out var value) || (value.ValueKind == JsonValueKind.Array && value.EnumerateArray().All(v => v.ValueKind == JsonValueKind.String));
+        !root.TryGetProperty(field, out var value)
+            || (value.ValueKind == JsonValueKind.Array && value.EnumerateArray().All(v => v.ValueKind == JsonValueKind.String));
 
     /// <summary>Looks at every text, which fails on half characters, and says whether all numbers can be read.</summary>
     private static bool Walk(JsonElement value)

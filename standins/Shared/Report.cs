@@ -33,5 +33,8 @@ public sealed record Report(
 
     /// <summary>The report as the trial prints it.</summary>
     public string ToJson() =>
-        JsonSerializer.Serialize(new { host = Host, edition = Edition, packages = Packages, shown = Shown, dropped = Dropped, log = Log }, Options) + "\n";
+        JsonSerializer.Serialize(
+            new { host = Host, edition = Edition, packages = Packages, shown = Shown, dropped = Dropped, log = Log },
+            Options)
+            + "\n";
 }

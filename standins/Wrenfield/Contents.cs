@@ -28,7 +28,8 @@ internal static class Contents
             return ([], "unreadable");
         }
 
-        if (document.Declaration?.Encoding is { } encoding && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase)) return ([], "unreadable");
+        if (document.Declaration?.Encoding is { } encoding && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase))
+            return ([], "unreadable");
         if (document.Root!.Name != "contents") return ([], "rejected");
         var rows = new List<PlateRow>();
         foreach (var chapter in document.Root.Elements("chapter"))
@@ -39,7 +40,10 @@ internal static class Contents
                 if (bird.Attribute("code") is not { } code) return ([], "rejected");
                 foreach (var plate in bird.Elements("plate"))
                 {
-                    if (plate.Attribute("src") is not { } src || plate.Attribute("plumage") is not { } plumage || !AreMonths(plate.Attribute("months")?.Value)) return ([], "rejected");
+                    if (plate.Attribute("src") is not { } src
+                        || plate.Attribute("plumage") is not { } plumage
+                        || !AreMonths(plate.Attribute("months")?.Value))
+                        return ([], "rejected");
                     rows.Add(new PlateRow(code.Value, plumage.Value, src.Value));
                 }
             }
@@ -48,7 +52,8 @@ internal static class Contents
         return (rows, null);
     }
 
-    private static XmlReader Open(string text) => XmlReader.Create(new StringReader(text), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+    private static XmlReader Open(string text) =>
+        XmlReader.Create(new StringReader(text), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
 
     private static bool IsTooDeep(string text)
     {
@@ -62,6 +67,11 @@ internal static class Contents
     {
         if (text is null) return true;
         var parts = text.Split('-');
-        return parts.Length == 2 && parts.All(p => p.Length is 1 or 2 && p.All(char.IsAsciiDigit) && int.Parse(p, System.Globalization.CultureInfo.InvariantCulture) is >= 1 and <= 12);
+        return parts.Length == 2
+            && parts.All(
+                p =>
+                    p.Length is 1 or 2
+                        && p.All(char.IsAsciiDigit)
+                        && int.Parse(p, System.Globalization.CultureInfo.InvariantCulture) is >= 1 and <= 12);
     }
 }

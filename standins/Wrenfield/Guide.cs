@@ -8,7 +8,9 @@ using Tomlyn.Parsing;
 
 namespace Wrenfield;
 
-/// <summary>A guide package: its manifest, its files with the plates out of their folios, or the reason for which it is not listed.</summary>
+/// <summary>
+/// A guide package: its manifest, its files with the plates out of their folios, or the reason for which it is not listed.
+/// </summary>
 public sealed class Guide
 {
     private const string ManifestPath = "guide.toml";
@@ -48,7 +50,8 @@ public sealed class Guide
     }
 
     private bool IsWrapped() =>
-        Files.Keys.Where(p => p.EndsWith("/" + ManifestPath, StringComparison.Ordinal)).Any(m => Files.Keys.All(p => p.StartsWith(m[..^ManifestPath.Length], StringComparison.Ordinal)));
+        Files.Keys.Where(p => p.EndsWith("/" + ManifestPath, StringComparison.Ordinal))
+            .Any(m => Files.Keys.All(p => p.StartsWith(m[..^ManifestPath.Length], StringComparison.Ordinal)));
 
     private string? ReadManifest(byte[] bytes)
     {
@@ -96,7 +99,8 @@ public sealed class Guide
 
     private bool OpenFolio(string file, string hash)
     {
-        if (!Files.Remove(file, out var bytes) || !Convert.ToHexStringLower(SHA256.HashData(bytes)).Equals(hash, StringComparison.Ordinal)) return false;
+        if (!Files.Remove(file, out var bytes) || !Convert.ToHexStringLower(SHA256.HashData(bytes)).Equals(hash, StringComparison.Ordinal))
+            return false;
         try
         {
             var plates = new Dictionary<string, byte[]>(StringComparer.Ordinal);
@@ -114,7 +118,8 @@ public sealed class Guide
             foreach (var (path, plate) in plates) Files[path] = plate;
             return true;
         }
-        catch (Exception problem) when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException)
+        catch (Exception problem)
+            when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException)
         {
             return false;
         }

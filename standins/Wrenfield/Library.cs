@@ -28,11 +28,15 @@ public sealed class Library
 
     /// <summary>Reads the viewer's folder.</summary>
     public static Library OfFolder(string folder) =>
-        Of(Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories).Select(f => (Path.GetRelativePath(folder, f).Replace('\\', '/'), File.ReadAllBytes(f))));
+        Of(
+            Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)
+                .Select(f => (Path.GetRelativePath(folder, f).Replace('\\', '/'), File.ReadAllBytes(f))));
 
     /// <summary>The viewer's files.</summary>
     public static Library Of(IEnumerable<(string Path, byte[] Bytes)> files) => new(files);
 
     private static IEnumerable<string> Column(Dictionary<string, byte[]> files, string path) =>
-        files.TryGetValue(path, out var bytes) ? Encoding.UTF8.GetString(bytes).Split('\n').Skip(1).Where(l => l.Length > 0).Select(l => l.Split(',')[0]) : [];
+        files.TryGetValue(path, out var bytes)
+            ? Encoding.UTF8.GetString(bytes).Split('\n').Skip(1).Where(l => l.Length > 0).Select(l => l.Split(',')[0])
+            : [];
 }

@@ -30,7 +30,8 @@ public sealed partial class Viewer
 
         var reasons = guides.Select(g => g.Reason ?? (!insist && g.Printing != printing ? "closed" : null)).ToArray();
         for (var i = 0; i < reasons.Length; i++)
-            if (reasons[i] is null && guides.Where((g, j) => j > i && reasons[j] is null && g.Id == guides[i].Id).Any()) reasons[i] = "superseded";
+            if (reasons[i] is null && guides.Where((g, j) => j > i && reasons[j] is null && g.Id == guides[i].Id).Any())
+                reasons[i] = "superseded";
         var viewer = new Viewer(library, printing);
         for (var i = 0; i < guides.Count; i++)
             if (reasons[i] is null) viewer.Show(guides[i]);
@@ -45,9 +46,17 @@ public sealed partial class Viewer
 
     /// <summary>Of rows at one path the later guide's shows.</summary>
     private List<ShownRow> Upper() =>
-        [.. shown.Where((row, i) => IsPlate(row.Path) || !shown.Skip(i + 1).Any(later => later.Path == row.Path)).OrderBy(r => r.Path, StringComparer.Ordinal).ThenBy(r => r.From, StringComparer.Ordinal)];
+        [
+            .. shown
+                .Where((row, i) => IsPlate(row.Path) || !shown.Skip(i + 1).Any(later => later.Path == row.Path))
+                .OrderBy(r => r.Path, StringComparer.Ordinal)
+                .ThenBy(r => r.From, StringComparer.Ordinal),
+        ];
 
-    private static bool IsPlate(string path) => path.StartsWith("plates/", StringComparison.Ordinal) && path.EndsWith(".png", StringComparison.Ordinal) && path.Length > "plates/.png".Length;
+    private static bool IsPlate(string path) =>
+        path.StartsWith("plates/", StringComparison.Ordinal)
+            && path.EndsWith(".png", StringComparison.Ordinal)
+            && path.Length > "plates/.png".Length;
 
     private void Show(Guide guide)
     {
@@ -59,7 +68,12 @@ public sealed partial class Viewer
             if (IsPlate(path)) ShowPlate(guide, path, bytes, named, plates);
             else if (FamilyPath().Match(path) is { Success: true } family) ShowFamily(guide, path, bytes, family.Groups[1].Value);
             else if (path == "tints.json" && printing >= 2) ShowTints(guide, bytes);
-            else if (path is not ("guide.toml" or "contents.xml")) log.Add(new LogRow("note", path, $"{guide.Name} has a file here that {(CallPath().IsMatch(path) ? "is not simulated yet" : "nothing reads")}"));
+            else if (path is not ("guide.toml" or "contents.xml"))
+                log.Add(
+                    new LogRow(
+                        "note",
+                        path,
+                        $"{guide.Name} has a file here that {(CallPath().IsMatch(path) ? "is not simulated yet" : "nothing reads")}"));
         }
 
         ShowRows(guide, rows, plates);
@@ -80,7 +94,8 @@ public sealed partial class Viewer
         foreach (var row in rows)
         {
             var known = library.Birds.Contains(row.Bird) && library.Plumages.Contains(row.Plumage);
-            if (known && !plates.Contains(row.Src) && guide.LacksFolio && IsPlate(row.Src)) shown.Add(new ShownRow(row.Src, guide.Name, "blank", []));
+            if (known && !plates.Contains(row.Src) && guide.LacksFolio && IsPlate(row.Src))
+                shown.Add(new ShownRow(row.Src, guide.Name, "blank", []));
             else if (!known || !plates.Contains(row.Src)) dropped.Add(new DroppedRow($"contents.xml#{row.Src}", guide.Name, "dangling"));
             else if (!seen.Add((row.Bird, row.Plumage))) dropped.Add(new DroppedRow($"contents.xml#{row.Src}", guide.Name, "twice"));
         }
@@ -112,7 +127,14 @@ public sealed partial class Viewer
     private void ShowTints(Guide guide, byte[] bytes)
     {
         var (fields, problem) = Fields.Read(bytes);
-        var accepted = fields?.Members().All(m => m.Value is { } colour && colour.IsNumber("l", true, 0, 1) && colour.IsNumber("c", true, 0, 0.5) && colour.IsNumber("h", true, 0, 360)) == true;
+        var accepted = fields?
+            .Members()
+            .All(
+                m =>
+                    m.Value is { } colour
+                        && colour.IsNumber("l", true, 0, 1)
+                        && colour.IsNumber("c", true, 0, 0.5)
+                        && colour.IsNumber("h", true, 0, 360)) == true;
         if (!accepted)
         {
             dropped.Add(new DroppedRow("tints.json", guide.Name, problem ?? "rejected"));

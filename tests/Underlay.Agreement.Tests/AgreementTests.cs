@@ -39,7 +39,9 @@ public class AgreementTests
             {
                 // An empty pack is listed: its blocker is Underlay's own.
                 foreach (var finding in pack.Faults())
-                    Assert.True(finding.Severity == Severity.Blocker == finding.Predicts.Count > 0, $"{finding.Code} {finding.Path}: {finding.Message}");
+                    Assert.True(
+                        finding.Severity == Severity.Blocker == finding.Predicts.Count > 0,
+                        $"{finding.Code} {finding.Path}: {finding.Message}");
             },
             iter: 300,
             threads: Environment.ProcessorCount);
@@ -87,11 +89,13 @@ public class AgreementTests
     {
         var pack = path switch
         {
-            "wares/milk_jug/skin.png+dds" => APack.Of().With("wares/milk_jug/skin.png", Picture.Of(64, 64)).With("wares/milk_jug/skin.dds", Dds.Of(64, 64)),
+            "wares/milk_jug/skin.png+dds" =>
+                APack.Of().With("wares/milk_jug/skin.png", Picture.Of(64, 64)).With("wares/milk_jug/skin.dds", Dds.Of(64, 64)),
             _ when path.StartsWith("art/awnings", StringComparison.Ordinal) => APack.Of().With(path, Picture.Of(150, 60)),
             _ when path.StartsWith("art/stalls", StringComparison.Ordinal) => APack.Of().With(path, Picture.Of(96, 72)),
             _ when path.StartsWith("art/seals", StringComparison.Ordinal) => APack.Of().With(path, Picture.Of(60, 44).WithClearRing()),
-            _ when path.StartsWith("art/embers", StringComparison.Ordinal) => APack.Of().With(path, Picture.Filled(64, 64, new Pixel(7, 7, 7, 255))),
+            _ when path.StartsWith("art/embers", StringComparison.Ordinal) =>
+                APack.Of().With(path, Picture.Filled(64, 64, new Pixel(7, 7, 7, 255))),
             _ => APack.Of().With(path, Picture.Of(40, 40)),
         };
         Assert.True(Disagreement.Of(pack).Agree);
@@ -117,7 +121,11 @@ public class AgreementTests
     {
         if (Disagreement.Of(pack, edition: edition).Agree) return;
         var small = Disagreement.Shrink(pack, p => !Disagreement.Of(p, edition: edition).Agree);
-        var findings = string.Join("\n", small.Check(Repository.Kilnmoor.FindEdition(edition)).Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}"));
-        Assert.Fail($"{Disagreement.Of(small, edition: edition)}\nfiles: {string.Join(", ", small.Files.Select(f => $"{f.Key} ({f.Value.Length} bytes)"))}\n{findings}");
+        var findings = string.Join(
+            "\n",
+            small.Check(Repository.Kilnmoor.FindEdition(edition)).Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}"));
+        Assert.Fail(
+            $"{Disagreement.Of(small, edition: edition)}\nfiles: "
+                + $"{string.Join(", ", small.Files.Select(f => $"{f.Key} ({f.Value.Length} bytes)"))}\n{findings}");
     }
 }

@@ -11,13 +11,16 @@ internal sealed record Verdicts(IReadOnlySet<string> Predicted, IReadOnlySet<str
     public bool Agree => Predicted.SetEquals(Reported);
 
     public override string ToString() =>
-        $"only predicted: {string.Join(", ", Predicted.Except(Reported).Order())}; only reported: {string.Join(", ", Reported.Except(Predicted).Order())}";
+        $"only predicted: {string.Join(", ", Predicted.Except(Reported).Order())}; only reported: "
+            + $"{string.Join(", ", Reported.Except(Predicted).Order())}";
 }
 
 /// <summary>Runs a check and the stand-in on one pack and compares them.</summary>
 internal static class Disagreement
 {
-    private static readonly Dictionary<string, Kilnmoor.Layer> Bases = Repository.Kilnmoor.Editions.ToDictionary(e => e.Key, e => Kilnmoor.Layer.OfBase(SmallBase.FilesOf(e.Key).Select(f => (f.Key, f.Value))));
+    private static readonly Dictionary<string, Kilnmoor.Layer> Bases = Repository.Kilnmoor.Editions.ToDictionary(
+        e => e.Key,
+        e => Kilnmoor.Layer.OfBase(SmallBase.FilesOf(e.Key).Select(f => (f.Key, f.Value))));
 
     /// <summary>Both verdicts. When the package is not listed, only the reasons are compared: nothing else was judged.</summary>
     public static Verdicts Of(APack pack, CheckEngine? engine = null, string edition = "4.0")
@@ -31,7 +34,8 @@ internal static class Disagreement
     {
         var predicted = findings.SelectMany(f => f.Predicts).ToList();
         var unlisted = predicted.Where(p => p.Kind == PredictionKind.Unlisted).Select(p => $"unlisted {p.Code}").ToHashSet();
-        if (trial.Packages[0] is { Listed: false, Reason: var reason }) return new Verdicts(unlisted, new HashSet<string> { $"unlisted {reason}" });
+        if (trial.Packages[0] is { Listed: false, Reason: var reason })
+            return new Verdicts(unlisted, new HashSet<string> { $"unlisted {reason}" });
         return new Verdicts(
             predicted.Select(p => p.Kind switch
             {

@@ -20,7 +20,8 @@ public class FixesDoNoHarmTests
 
     [Fact]
     public void Fixes_that_are_asked_for_do_no_harm() =>
-        Gen.Select(PackGen.Files, Gen.OneOfConst(FixableCodes).List[1, 3]).Sample((pack, only) => AssertNoHarm(pack, [.. only]), iter: 150, threads: Environment.ProcessorCount);
+        Gen.Select(PackGen.Files, Gen.OneOfConst(FixableCodes).List[1, 3])
+            .Sample((pack, only) => AssertNoHarm(pack, [.. only]), iter: 150, threads: Environment.ProcessorCount);
 
     [Fact]
     public void Slimming_does_no_harm() =>
@@ -28,7 +29,8 @@ public class FixesDoNoHarmTests
 
     [Fact]
     public void All_that_is_found_in_a_whole_copy_is_repaired_without_harm() =>
-        Gen.Select(WholeCopies, Gen.OneOfConst(FixableCodes)).Sample((pack, code) => AssertNoHarm(pack, "pack/unchanged", code), iter: 80, threads: Environment.ProcessorCount);
+        Gen.Select(WholeCopies, Gen.OneOfConst(FixableCodes))
+            .Sample((pack, code) => AssertNoHarm(pack, "pack/unchanged", code), iter: 80, threads: Environment.ProcessorCount);
 
     [Fact]
     public void What_the_author_changed_in_a_whole_copy_stays_when_it_is_slimmed() =>
@@ -36,7 +38,9 @@ public class FixesDoNoHarmTests
             pack =>
             {
                 var after = Run(pack, ["pack/unchanged"]).Tree;
-                foreach (var (path, bytes) in pack.Files.Where(f => SmallBase.Files.GetValueOrDefault(f.Key) is not { } own || !f.Value.AsSpan().StartsWith(own)))
+                foreach (
+                    var (path, bytes) in pack.Files.Where(
+                        f => SmallBase.Files.GetValueOrDefault(f.Key) is not { } own || !f.Value.AsSpan().StartsWith(own)))
                     Assert.Equal(bytes, after.Find(PackPath.Parse(path))!.ReadAll());
             },
             iter: 40,
@@ -49,7 +53,8 @@ public class FixesDoNoHarmTests
     public void A_set_or_series_with_one_change_in_it_stays_whole(string changed, int width, int height, bool hasRing)
     {
         var folder = changed[..(changed.LastIndexOf('/') + 1)];
-        var whole = SmallBase.Files.Where(f => f.Key.StartsWith(folder, StringComparison.Ordinal)).Aggregate(APack.Of(), (pack, file) => pack.With(file.Key, file.Value));
+        var whole = SmallBase.Files.Where(f => f.Key.StartsWith(folder, StringComparison.Ordinal))
+            .Aggregate(APack.Of(), (pack, file) => pack.With(file.Key, file.Value));
         var pack = whole.With(changed, hasRing ? Picture.Of(width, height).WithClearRing() : Picture.Of(width, height));
         Assert.DoesNotContain(pack.Findings(), f => f.Severity == Severity.Blocker || f.Code.Value == "pack/unchanged");
         Assert.Empty(Run(pack, ["pack/unchanged"]).Applied);
@@ -66,16 +71,29 @@ public class FixesDoNoHarmTests
             {
                 var before = Wrongs(WrenfieldAgreementTests.Try(WrenfieldAgreementTests.Zip(guide), "2"));
                 if (before is null) return;
-                var after = FixRunner.Run("g", guide.Tree, t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t), Repository.Wrenfield, [.. only]).Tree;
+                var after = FixRunner.Run(
+                    "g",
+                    guide.Tree,
+                    t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t),
+                    Repository.Wrenfield,
+                    [.. only]).Tree;
                 var mended = new AGuide(after.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
-                AssertNoneAdded(before, Wrongs(WrenfieldAgreementTests.Try(WrenfieldAgreementTests.Zip(mended), "2")), guide.Files.Keys, only);
+                AssertNoneAdded(
+                    before,
+                    Wrongs(WrenfieldAgreementTests.Try(WrenfieldAgreementTests.Zip(mended), "2")),
+                    guide.Files.Keys,
+                    only);
             },
             iter: 80,
             threads: Environment.ProcessorCount);
 
     /// <summary>All files of the base, some of them changed or replaced, some left out.</summary>
     private static Gen<APack> WholeCopies { get; } =
-        Gen.Select(PackGen.Files, Gen.OneOfConst(SmallBase.Files.Keys.Where(p => p.EndsWith(".png", StringComparison.Ordinal)).ToArray()).List[0, 4], Gen.OneOfConst([.. SmallBase.Files.Keys]).List[0, 2], Gen.Bool)
+        Gen.Select(
+            PackGen.Files,
+            Gen.OneOfConst(SmallBase.Files.Keys.Where(p => p.EndsWith(".png", StringComparison.Ordinal)).ToArray()).List[0, 4],
+            Gen.OneOfConst([.. SmallBase.Files.Keys]).List[0, 2],
+            Gen.Bool)
             .Select((others, touched, left, withOthers) =>
             {
                 var pack = SmallBase.Files.Where(f => !left.Contains(f.Key)).Aggregate(APack.Empty, (p, f) => p.With(f.Key, f.Value));
@@ -101,7 +119,11 @@ public class FixesDoNoHarmTests
         pack.Findings().Where(f => f.Severity == Severity.Blocker && !f.Predicts.Any()).Select(f => f.Code.Value);
 
     /// <summary>One wrong may become another as its cause is mended; no path has more wrong with it than before.</summary>
-    private static void AssertNoneAdded(Dictionary<string, int> before, Dictionary<string, int>? after, IEnumerable<string> files, IEnumerable<string> only)
+    private static void AssertNoneAdded(
+        Dictionary<string, int> before,
+        Dictionary<string, int>? after,
+        IEnumerable<string> files,
+        IEnumerable<string> only)
     {
         Assert.True(after is not null, $"not listed after {string.Join(", ", only)}");
         var worse = after.Where(w => w.Value > before.GetValueOrDefault(w.Key)).Select(w => w.Key);

@@ -13,7 +13,10 @@ public class SessionTests
     private static TreeEdit.Write Write(string path, byte[] bytes) => new(PackPath.Parse(path), bytes);
 
     private static IEnumerable<string> Lines(CheckReport report) =>
-        report.Findings.Select(f => $"{f.Severity} {f.Code} {f.Path} {f.Pointer} {f.Discriminator} {f.Message} {f.Fix?.Title} {string.Join(';', f.Predicts)} {string.Join(';', f.Saw.OrderBy(s => s.Key))} {f.Waiver?.Reason}");
+        report.Findings.Select(
+            f =>
+                $"{f.Severity} {f.Code} {f.Path} {f.Pointer} {f.Discriminator} {f.Message} {f.Fix?.Title} {string.Join(';', f.Predicts)} "
+                    + $"{string.Join(';', f.Saw.OrderBy(s => s.Key))} {f.Waiver?.Reason}");
 
     [Fact]
     public void After_any_changes_the_report_is_that_of_a_check_from_nothing() =>
@@ -26,7 +29,9 @@ public class SessionTests
                     // Every other file of the next pack is written, every third file of the last one taken away.
                     var writes = change.Files.Where((_, i) => i % 2 == 0).Select(f => Write(f.Key, f.Value)).ToList();
                     var written = writes.Select(w => w.Path).ToHashSet();
-                    var deletes = session.Tree.Files.Where((f, i) => i % 3 == 0 && !written.Contains(f.Path)).Select(f => new TreeEdit.Delete(f.Path));
+                    var deletes = session.Tree.Files
+                        .Where((f, i) => i % 3 == 0 && !written.Contains(f.Path))
+                        .Select(f => new TreeEdit.Delete(f.Path));
                     session = session.With([.. writes, .. deletes]);
                     Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree)), Lines(session.Report));
                 }
@@ -41,12 +46,15 @@ public class SessionTests
             (start, changes) =>
             {
                 var session = Open(start);
-                var pictures = session.Tree.Files.Where(f => f.Path.Value.EndsWith(".png", StringComparison.Ordinal) && !ReservedFolder.Holds(f.Path)).ToList();
+                var pictures = session.Tree.Files
+                    .Where(f => f.Path.Value.EndsWith(".png", StringComparison.Ordinal) && !ReservedFolder.Holds(f.Path))
+                    .ToList();
                 foreach (var (to, from, how) in pictures.Count == 0 ? [] : changes)
                 {
                     var path = pictures[to % pictures.Count].Path;
                     var bytes = how == 0 ? [1, 2, 3] : pictures[from % pictures.Count].ReadAll();
-                    session = session.With(how == 1 ? [Write(path.Value, bytes), Write($".underlay/sources/{path}", bytes)] : [Write(path.Value, bytes)]);
+                    session = session.With(
+                        how == 1 ? [Write(path.Value, bytes), Write($".underlay/sources/{path}", bytes)] : [Write(path.Value, bytes)]);
                     Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree)), Lines(session.Report));
                 }
             },
@@ -69,17 +77,27 @@ public class SessionTests
     {
         var session = Open(APack.Of()
             .WithSurface("saltbrook_foam", Picture.Of(64, 64))
-            .WithSurface("saltbrook_tide", Picture.Of(64, 64), """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.2 } }"""));
+            .WithSurface(
+                "saltbrook_tide",
+                Picture.Of(64, 64),
+                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.2 } }"""));
         Assert.Empty(session.Report.Findings);
         session = session.With([new TreeEdit.Delete(PackPath.Parse("art/surfaces/saltbrook_foam.png"))]);
-        Assert.Contains(session.Report.Findings, f => f.Code.Value == "entry/dangling" && f.Path == "art/surfaces/saltbrook_tide.surface.json");
+        Assert.Contains(
+            session.Report.Findings,
+            f => f.Code.Value == "entry/dangling" && f.Path == "art/surfaces/saltbrook_tide.surface.json");
     }
 
     [Fact]
     public void Another_author_is_seen_everywhere()
     {
         var session = Open(APack.Of().WithWare("tide_cup"));
-        session = session.With([Write("firing.json", System.Text.Encoding.UTF8.GetBytes(APack.Manifest.Replace("saltbrook.test", "other.test", StringComparison.Ordinal)))]);
+        session = session.With(
+            [
+                Write(
+                    "firing.json",
+                    System.Text.Encoding.UTF8.GetBytes(APack.Manifest.Replace("saltbrook.test", "other.test", StringComparison.Ordinal))),
+            ]);
         Assert.Equal("name/prefix", Assert.Single(session.Report.Findings).Code.Value);
     }
 }

@@ -8,10 +8,16 @@ public class StandInTests
     private static readonly Kilnmoor.Layer Base = Kilnmoor.Layer.OfBase(SmallBase.Files.Select(f => (f.Key, f.Value)));
 
     private static APack Pack(string id, string version = "1.0.0", string from = "4.0", string to = "4.0", string needs = "") =>
-        APack.Empty.With("firing.json", $$"""{ "id": "{{id}}", "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{(needs.Length == 0 ? "" : $", \"needs\": [{needs}]")}} }""");
+        APack.Empty.With(
+            "firing.json",
+            $$"""{ "id": "{{id}}", "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{(needs.Length == 0 ? "" : $", \"needs\": [{needs}]")}} }""");
 
     private static StandIns.Report Load(bool insist, params APack[] packs) =>
-        Kilnmoor.Game.Load(Base, "4.0", insist, [.. packs.Select((p, i) => ($"{i}.kilnmoor", (Func<Stream>)(() => new MemoryStream(Disagreement.Zip(p)))))]);
+        Kilnmoor.Game.Load(
+            Base,
+            "4.0",
+            insist,
+            [.. packs.Select((p, i) => ($"{i}.kilnmoor", (Func<Stream>)(() => new MemoryStream(Disagreement.Zip(p)))))]);
 
     /// <summary>The reason for each package, "listed" for those that are.</summary>
     private static string[] Reasons(params APack[] packs) => [.. Load(false, packs).Packages.Select(p => p.Reason ?? "listed")];
@@ -47,17 +53,26 @@ public class StandInTests
     [Fact]
     public void A_missing_picture_is_wanted_by_the_package_that_has_the_ware()
     {
-        var row = Load(false, Pack("a.low"), Pack("a.up").WithWare("tide_cup").Without("wares/tide_cup/skin.png")).Shown.Single(s => s.As != "right");
+        var row = Load(
+            false,
+            Pack("a.low"),
+            Pack("a.up").WithWare("tide_cup").Without("wares/tide_cup/skin.png")).Shown.Single(s => s.As != "right");
         Assert.Equal(("wares/tide_cup/skin.png", "1.kilnmoor", "blank"), (row.Path, row.From, row.As));
     }
 
     [Fact]
     public void The_uppermost_package_that_has_a_member_supplies_the_set()
     {
-        var whole = new[] { "dawn", "noon", "lamp" }.Aggregate(Pack("a.low"), (p, m) => p.With($"art/awnings/quay/{m}.png", Picture.Of(150, 60)));
+        var whole = new[] { "dawn", "noon", "lamp" }.Aggregate(
+            Pack("a.low"),
+            (p, m) => p.With($"art/awnings/quay/{m}.png", Picture.Of(150, 60)));
         var upper = Pack("a.up").With("art/awnings/quay/noon.png", Picture.Of(150, 60));
         Assert.Equal(
-            [("art/awnings/quay/dawn.png", "1.kilnmoor", "unchanged"), ("art/awnings/quay/lamp.png", "1.kilnmoor", "unchanged"), ("art/awnings/quay/noon.png", "1.kilnmoor", "right")],
+            [
+                ("art/awnings/quay/dawn.png", "1.kilnmoor", "unchanged"),
+                ("art/awnings/quay/lamp.png", "1.kilnmoor", "unchanged"),
+                ("art/awnings/quay/noon.png", "1.kilnmoor", "right"),
+            ],
             Load(false, whole, upper).Shown.Select(s => (s.Path, s.From, s.As)));
         Assert.All(Load(false, upper, whole).Shown, s => Assert.Equal(("1.kilnmoor", "right"), (s.From, s.As)));
     }
@@ -78,7 +93,9 @@ public class StandInTests
         var seal = Picture.Of(60, 44).WithClearRing();
         var one = Pack("a.one").With("tables/seals.csv", "code,do\ntide,add\n").With("art/seals/tide.png", seal);
         var other = Pack("a.two").With("tables/seals.csv", "code,do\nmoon,add\ntide,remove\n").With("art/seals/moon.png", seal);
-        Assert.Equal([("art/seals/moon.png", "right"), ("art/seals/tide.png", "unlisted"), ("tables/seals.csv", "right")], Load(false, one, other).Shown.Select(s => (s.Path, s.As)));
+        Assert.Equal(
+            [("art/seals/moon.png", "right"), ("art/seals/tide.png", "unlisted"), ("tables/seals.csv", "right")],
+            Load(false, one, other).Shown.Select(s => (s.Path, s.As)));
         Assert.All(Load(false, other, one).Shown, s => Assert.Equal("right", s.As));
     }
 
@@ -86,7 +103,10 @@ public class StandInTests
     public void A_ware_may_take_over_from_one_of_a_lower_package()
     {
         var lower = Pack("a.low").WithWare("tide_cup");
-        var upper = Pack("a.up").With("wares/tide_mug/ware.json", """{ "id": "a.tide_mug", "like": "saltbrook.tide_cup" }""").With("wares/tide_mug/shelf.png", Picture.Shelf()).With("wares/tide_mug/skin.png", Picture.Of(64, 64));
+        var upper = Pack("a.up")
+            .With("wares/tide_mug/ware.json", """{ "id": "a.tide_mug", "like": "saltbrook.tide_cup" }""")
+            .With("wares/tide_mug/shelf.png", Picture.Shelf())
+            .With("wares/tide_mug/skin.png", Picture.Of(64, 64));
         Assert.Empty(Load(false, lower, upper).Dropped);
         Assert.Equal(["ownerless", "ownerless", "dangling"], Load(false, upper).Dropped.OrderBy(d => d.Path).Select(d => d.Code));
     }
@@ -109,7 +129,8 @@ public class StandInTests
     }
 
     [Fact]
-    public void Of_two_packages_with_one_id_the_later_counts() => Assert.Equal(["superseded", "listed"], Reasons(Pack("a.one"), Pack("a.one", "2.0.0")));
+    public void Of_two_packages_with_one_id_the_later_counts() =>
+        Assert.Equal(["superseded", "listed"], Reasons(Pack("a.one"), Pack("a.one", "2.0.0")));
 
     [Fact]
     public void A_package_for_another_edition_is_closed_until_insisted_on()
@@ -127,7 +148,9 @@ public class StandInTests
     [InlineData("1.2.0", "1.2.0-rc.2", true)]
     [InlineData("1.2.0-rc.10", "1.2.0-rc.9", true)]
     public void What_a_package_needs_has_the_same_major_version_and_is_not_older(string there, string needed, bool met) =>
-        Assert.Equal(["listed", met ? "listed" : "closed"], Reasons(Pack("a.glaze", there), Pack("a.pots", needs: $$"""{ "id": "a.glaze", "version": "{{needed}}" }""")));
+        Assert.Equal(
+            ["listed", met ? "listed" : "closed"],
+            Reasons(Pack("a.glaze", there), Pack("a.pots", needs: $$"""{ "id": "a.glaze", "version": "{{needed}}" }""")));
 
     [Fact]
     public void A_package_that_is_closed_closes_those_that_need_it() =>
@@ -149,7 +172,8 @@ public class StandInTests
     [Fact]
     public void Outcomes_of_one_file_come_in_the_order_of_the_list()
     {
-        var row = Assert.Single(Load(false, Pack("a.one").With("art/surfaces/new.png", Picture.Filled(50, 50, new Pixel(1, 1, 1, 9)))).Shown);
+        var row = Assert.Single(
+            Load(false, Pack("a.one").With("art/surfaces/new.png", Picture.Filled(50, 50, new Pixel(1, 1, 1, 9)))).Shown);
         Assert.Equal("hidden", row.As);
         Assert.Equal(["coarse", "holed"], row.Also);
     }

@@ -26,20 +26,31 @@ public class ArchitectureTests
     {
         using var file = new PEReader(File.OpenRead(assembly.Location));
         var metadata = file.GetMetadataReader();
-        return [.. metadata.TypeReferences.Select(metadata.GetTypeReference).Select(t => $"{metadata.GetString(t.Namespace)}.{metadata.GetString(t.Name)}")];
+        return
+        [
+            .. metadata.TypeReferences
+                .Select(metadata.GetTypeReference)
+                .Select(t => $"{metadata.GetString(t.Namespace)}.{metadata.GetString(t.Name)}"),
+        ];
     }
 
-    private static IEnumerable<string> References(System.Reflection.Assembly assembly) => assembly.GetReferencedAssemblies().Select(r => r.Name!);
+    private static IEnumerable<string> References(System.Reflection.Assembly assembly) =>
+        assembly.GetReferencedAssemblies().Select(r => r.Name!);
 
     [Fact]
     public void Core_refers_to_nothing_of_ours() =>
-        Assert.DoesNotContain(References(Core), r => r.StartsWith("Underlay", StringComparison.Ordinal) || r == "Kilnmoor" || r == "underlay");
+        Assert.DoesNotContain(
+            References(Core),
+            r => r.StartsWith("Underlay", StringComparison.Ordinal) || r == "Kilnmoor" || r == "underlay");
 
     [Fact]
     public void Core_refers_to_no_web_database_or_drawing() =>
         Assert.DoesNotContain(
             References(Core),
-            r => Regex.IsMatch(r, "^(Microsoft\\.AspNetCore|Microsoft\\.EntityFrameworkCore|Npgsql|System\\.Net|System\\.Data|SkiaSharp|System\\.CommandLine)"));
+            r =>
+                Regex.IsMatch(
+                    r,
+                    "^(Microsoft\\.AspNetCore|Microsoft\\.EntityFrameworkCore|Npgsql|System\\.Net|System\\.Data|SkiaSharp|System\\.CommandLine)"));
 
     [Fact]
     public void Core_touches_no_disk_process_console_or_clock() => Assert.DoesNotContain(TypesUsedBy(Core), Outside.Contains);
@@ -70,8 +81,15 @@ public class ArchitectureTests
     public void Every_problem_that_the_server_tells_is_documented()
     {
         var documented = File.ReadAllText(Path.Combine(Repository.Root, "docs", "api.md"));
-        var source = Directory.EnumerateFiles(Path.Combine(Repository.Root, "src", "Underlay.Server"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
-        var types = source.SelectMany(f => Regex.Matches(File.ReadAllText(f), "(?:ProblemException\\(|new\\()[0-9]{3}, \"([a-z-]+)\"").Select(m => m.Groups[1].Value)).Distinct().ToList();
+        var source = Directory.EnumerateFiles(Path.Combine(Repository.Root, "src", "Underlay.Server"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
+        var types = source
+            .SelectMany(
+                f =>
+                    Regex.Matches(File.ReadAllText(f), "(?:ProblemException\\(|new\\()[0-9]{3}, \"([a-z-]+)\"")
+                        .Select(m => m.Groups[1].Value))
+            .Distinct()
+            .ToList();
         Assert.True(types.Count > 15);
         Assert.All(types, type => Assert.Contains($"{type}`", documented, StringComparison.Ordinal));
     }
@@ -82,8 +100,15 @@ public class ArchitectureTests
         var hosts = Underlay.Files.ProfileFolder.List(Repository.Hosts);
         var src = Path.Combine(Repository.Root, "src");
         var named = Directory.EnumerateFiles(src, "*.cs", SearchOption.AllDirectories)
-            .Where(f => !f.StartsWith(Path.Combine(src, "Underlay.Demo"), StringComparison.Ordinal) && !f.Contains("/obj/", StringComparison.Ordinal))
-            .SelectMany(f => File.ReadLines(f).Where(l => hosts.Any(h => l.Contains(h, StringComparison.OrdinalIgnoreCase))).Select(l => $"{f}: {l.Trim()}"));
+            .Where(
+                f =>
+                    !f.StartsWith(Path.Combine(src, "Underlay.Demo"), StringComparison.Ordinal)
+                        && !f.Contains("/obj/", StringComparison.Ordinal))
+            .SelectMany(
+                f =>
+                    File.ReadLines(f)
+                        .Where(l => hosts.Any(h => l.Contains(h, StringComparison.OrdinalIgnoreCase)))
+                        .Select(l => $"{f}: {l.Trim()}"));
         Assert.NotEmpty(hosts);
         Assert.Empty(named);
     }
@@ -93,6 +118,9 @@ public class ArchitectureTests
     {
         var folder = Path.Combine(Repository.Root, "src", "Underlay.Core", "Checks");
         foreach (var check in Underlay.Core.Checks.CheckList.Engine)
-            Assert.Contains($"public override CheckCode Code => new(\"{check.Code}\");", File.ReadAllText(Path.Combine(folder, $"{check.GetType().Name}.cs")), StringComparison.Ordinal);
+            Assert.Contains(
+                $"public override CheckCode Code => new(\"{check.Code}\");",
+                File.ReadAllText(Path.Combine(folder, $"{check.GetType().Name}.cs")),
+                StringComparison.Ordinal);
     }
 }

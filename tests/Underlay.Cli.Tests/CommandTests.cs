@@ -44,12 +44,21 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "json", "--base", folders.Base);
         Assert.Equal(1, ran.ExitCode);
         var counts = Json(ran).GetProperty("counts");
-        Assert.Equal((27, 8, 5), (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
-        var foam = Json(ran).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("path").GetString() == "art/surfaces/saltbrook_foam.png");
-        Assert.Equal(["code", "severity", "path", "pointer", "message", "fix", "waived", "outcomes", "files"], foam.EnumerateObject().Select(p => p.Name));
+        Assert.Equal(
+            (27, 8, 5),
+            (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
+        var foam = Json(ran)
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Single(f => f.GetProperty("path").GetString() == "art/surfaces/saltbrook_foam.png");
+        Assert.Equal(
+            ["code", "severity", "path", "pointer", "message", "fix", "waived", "outcomes", "files"],
+            foam.EnumerateObject().Select(p => p.Name));
         Assert.Equal("Write saltbrook_foam.surface.json", foam.GetProperty("fix").GetString());
         var outcome = foam.GetProperty("outcomes")[0];
-        Assert.Equal(("art/surfaces/saltbrook_foam.png", "hidden"), (outcome.GetProperty("path").GetString(), outcome.GetProperty("as").GetString()));
+        Assert.Equal(
+            ("art/surfaces/saltbrook_foam.png", "hidden"),
+            (outcome.GetProperty("path").GetString(), outcome.GetProperty("as").GetString()));
     }
 
     [Fact]
@@ -70,11 +79,22 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var run = Json(ran).GetProperty("runs")[0];
         Assert.Equal(40, run.GetProperty("results").GetArrayLength());
         var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules");
-        Assert.All(run.GetProperty("results").EnumerateArray(), r => Assert.Equal(r.GetProperty("ruleId").GetString(), rules[r.GetProperty("ruleIndex").GetInt32()].GetProperty("id").GetString()));
+        Assert.All(
+            run.GetProperty("results").EnumerateArray(),
+            r =>
+                Assert.Equal(
+                    r.GetProperty("ruleId").GetString(),
+                    rules[r.GetProperty("ruleIndex").GetInt32()].GetProperty("id").GetString()));
         var reef = run.GetProperty("results").EnumerateArray().Single(r => r.GetProperty("ruleId").GetString() == "entry/rejected");
         var place = reef.GetProperty("locations")[0].GetProperty("physicalLocation");
-        Assert.Equal(("error", "art/surfaces/saltbrook_reef.surface.json"), (reef.GetProperty("level").GetString(), place.GetProperty("artifactLocation").GetProperty("uri").GetString()));
-        Assert.Equal((4, 12), (place.GetProperty("region").GetProperty("startLine").GetInt32(), place.GetProperty("region").GetProperty("startColumn").GetInt32()));
+        Assert.Equal(
+            ("error", "art/surfaces/saltbrook_reef.surface.json"),
+            (reef.GetProperty("level").GetString(), place.GetProperty("artifactLocation").GetProperty("uri").GetString()));
+        Assert.Equal(
+            (4, 12),
+            (
+                place.GetProperty("region").GetProperty("startLine").GetInt32(),
+                place.GetProperty("region").GetProperty("startColumn").GetInt32()));
     }
 
     [Fact]
@@ -124,7 +144,9 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal((1, "closed"), (closed.ExitCode, Json(closed).GetProperty("packages")[0].GetProperty("reason").GetString()));
         var insisted = Run("try", package, "--host", "wrenfield", "--edition", "1", "--insist", "--format", "json");
         Assert.Equal(1, insisted.ExitCode);
-        Assert.All(Json(insisted).GetProperty("dropped").EnumerateArray(), d => Assert.Equal("dangling", d.GetProperty("code").GetString()));
+        Assert.All(
+            Json(insisted).GetProperty("dropped").EnumerateArray(),
+            d => Assert.Equal("dangling", d.GetProperty("code").GetString()));
         Assert.InRange(Json(insisted).GetProperty("dropped").GetArrayLength(), 5, 30);
     }
 
@@ -143,7 +165,11 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
 
         foreach (var path in changed) File.WriteAllBytes(Path.Combine(pack, path), [.. File.ReadAllBytes(Path.Combine(pack, path)), 0]);
         Run("fix", pack, "--host", "kilnmoor", "--only", "pack/unchanged");
-        Assert.Equal(["art/scenes/hill.png", "art/seals/quayside.png", "firing.json", "front.png", "wares/tea_cup/shelf.png"], Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(pack, f)).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["art/scenes/hill.png", "art/seals/quayside.png", "firing.json", "front.png", "wares/tea_cup/shelf.png"],
+            Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories)
+                .Select(f => Path.GetRelativePath(pack, f))
+                .Order(StringComparer.Ordinal));
     }
 
     [Fact]
@@ -151,7 +177,10 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     {
         var pack = folders.CopyOf("packs/tidepool");
         var before = Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order().ToList();
-        Assert.Contains("Would apply 5 fixes; 24 blockers", Run("fix", pack, "--host", "kilnmoor", "--dry-run").Output, StringComparison.Ordinal);
+        Assert.Contains(
+            "Would apply 5 fixes; 24 blockers",
+            Run("fix", pack, "--host", "kilnmoor", "--dry-run").Output,
+            StringComparison.Ordinal);
         Assert.Equal(before, Directory.EnumerateFiles(pack, "*", SearchOption.AllDirectories).Order());
     }
 
@@ -178,7 +207,9 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
 
         Assert.Equal(File.ReadAllBytes(packages[0]), File.ReadAllBytes(packages[1]));
         Assert.Equal(0, RunProgram("unzip", "-tq", packages[0]).ExitCode);
-        Assert.Equal("None\n", RunProgram("python3", "-c", "import sys, zipfile; print(zipfile.ZipFile(sys.argv[1]).testzip())", packages[0]).Output);
+        Assert.Equal(
+            "None\n",
+            RunProgram("python3", "-c", "import sys, zipfile; print(zipfile.ZipFile(sys.argv[1]).testzip())", packages[0]).Output);
     }
 
     [Fact]
@@ -229,7 +260,9 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     [Fact]
     public void A_broken_file_in_a_sound_archive_is_a_finding()
     {
-        var archive = Write("one.kilnmoor", ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/deal_limed.png", "no picture")));
+        var archive = Write(
+            "one.kilnmoor",
+            ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/deal_limed.png", "no picture")));
         var ran = Run("check", archive, "--host", "kilnmoor", "--format", "json");
         Assert.Equal(1, ran.ExitCode);
         Assert.Equal("image/unreadable", Json(ran).GetProperty("findings")[0].GetProperty("code").GetString());
@@ -245,7 +278,11 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         File.WriteAllText(Path.Combine(pack, "FRONT.png"), "x");
         Assert.Equal(0, RunProgram("mkfifo", Path.Combine(pack, "pipe")).ExitCode);
         File.WriteAllText(Path.Combine(pack, "art/surfaces/gravel_path.surface.json"), new string('[', 100_000));
-        var findings = Json(Run("check", pack, "--host", "kilnmoor", "--format", "json")).GetProperty("findings").EnumerateArray().Select(f => (f.GetProperty("code").GetString(), f.GetProperty("path").GetString())).ToList();
+        var findings = Json(Run("check", pack, "--host", "kilnmoor", "--format", "json"))
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Select(f => (f.GetProperty("code").GetString(), f.GetProperty("path").GetString()))
+            .ToList();
         Assert.Equal(
             [
                 ("path/unsafe", "a\\b.txt"),
@@ -276,8 +313,22 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal(0, Run("build", Pack("moorpaths"), "--host", "kilnmoor", "--output", package).ExitCode);
         var closed = Run("try", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base, "--format", "json");
         Assert.Equal((1, "closed"), (closed.ExitCode, Json(closed).GetProperty("packages")[0].GetProperty("reason").GetString()));
-        Assert.Contains("1 blocker", Run("check", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base).Output, StringComparison.Ordinal);
-        var insisted = Run("try", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base, "--insist", "--format", "json");
+        Assert.Contains(
+            "1 blocker",
+            Run("check", package, "--host", "kilnmoor", "--edition", "3.1", "--base", folders.Base).Output,
+            StringComparison.Ordinal);
+        var insisted = Run(
+            "try",
+            package,
+            "--host",
+            "kilnmoor",
+            "--edition",
+            "3.1",
+            "--base",
+            folders.Base,
+            "--insist",
+            "--format",
+            "json");
         Assert.True(Json(insisted).GetProperty("packages")[0].GetProperty("listed").GetBoolean());
     }
 
@@ -308,8 +359,18 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal(1, ran.ExitCode);
         var plates = format == "json"
             ? Json(ran).GetProperty("findings").EnumerateArray().SelectMany(f => f.GetProperty("outcomes").EnumerateArray())
-            : Json(ran).GetProperty("runs")[0].GetProperty("results").EnumerateArray().SelectMany(r => r.GetProperty("properties").GetProperty("outcomes").EnumerateArray());
-        Assert.Equal(60, plates.Select(o => o.GetProperty("path").GetString()!).Where(p => p.StartsWith("plates/", StringComparison.Ordinal)).Distinct().Count());
+            : Json(ran)
+                .GetProperty("runs")[0]
+                .GetProperty("results")
+                .EnumerateArray()
+                .SelectMany(r => r.GetProperty("properties").GetProperty("outcomes").EnumerateArray());
+        Assert.Equal(
+            60,
+            plates
+                .Select(o => o.GetProperty("path").GetString()!)
+                .Where(p => p.StartsWith("plates/", StringComparison.Ordinal))
+                .Distinct()
+                .Count());
     }
 
     [Fact]
@@ -337,23 +398,37 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     public void A_whole_flame_and_set_with_one_change_in_each_are_not_slimmed_away()
     {
         var pack = folders.NewFolder();
-        File.WriteAllText(Path.Combine(pack, "firing.json"), APack.Manifest.Replace("saltbrook.test", "saltbrook.slim", StringComparison.Ordinal));
+        File.WriteAllText(
+            Path.Combine(pack, "firing.json"),
+            APack.Manifest.Replace("saltbrook.test", "saltbrook.slim", StringComparison.Ordinal));
         foreach (var folder in new[] { "art/flames/updraught", "art/awnings/quay" })
         {
             Directory.CreateDirectory(Path.Combine(pack, folder));
             var files = Directory.GetFiles(Path.Combine(folders.Base, folder));
             foreach (var file in files) File.Copy(file, Path.Combine(pack, folder, Path.GetFileName(file)));
             // The same picture in another file, with one pixel changed.
-            var first = Path.Combine(pack, folder, Path.GetFileName(files.Order(StringComparer.Ordinal).First(f => f.EndsWith(".png", StringComparison.Ordinal))));
+            var first = Path.Combine(
+                pack,
+                folder,
+                Path.GetFileName(files.Order(StringComparer.Ordinal).First(f => f.EndsWith(".png", StringComparison.Ordinal))));
             var read = Core.Images.SourceReader.Read(File.ReadAllBytes(first)).Picture!;
             read.Rgba[(read.Rgba.Length / 2) + 1] ^= 0x40;
             File.WriteAllBytes(first, Core.Images.PngWriter.Write(read));
         }
 
-        int Blockers() => Json(Run("check", pack, "--host", "kilnmoor", "--format", "json")).GetProperty("findings").EnumerateArray().Count(f => f.GetProperty("severity").GetString() == "blocker");
+        int Blockers() =>
+            Json(Run("check", pack, "--host", "kilnmoor", "--format", "json"))
+                .GetProperty("findings")
+                .EnumerateArray()
+                .Count(f => f.GetProperty("severity").GetString() == "blocker");
         Assert.Equal(0, Blockers());
         var before = Directory.GetFiles(pack, "*.png", SearchOption.AllDirectories).Length;
         Run("fix", pack, "--host", "kilnmoor", "--only", "pack/unchanged");
-        Assert.Equal((0, before), (Blockers(), Directory.GetFiles(pack, "*.png", SearchOption.AllDirectories).Count(f => !f.Contains("/.underlay/", StringComparison.Ordinal))));
+        Assert.Equal(
+            (0, before),
+            (
+                Blockers(),
+                Directory.GetFiles(pack, "*.png", SearchOption.AllDirectories)
+                    .Count(f => !f.Contains("/.underlay/", StringComparison.Ordinal))));
     }
 }

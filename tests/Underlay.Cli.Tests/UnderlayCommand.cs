@@ -12,7 +12,8 @@ public static class UnderlayCommand
     public static Ran Run(params string[] arguments) => RunProgram(Path.Combine(Repository.Root, "underlay"), arguments);
 
     /// <summary>The command on a machine whose people speak another language.</summary>
-    public static Ran RunIn(string language, params string[] arguments) => RunProgram(Path.Combine(Repository.Root, "underlay"), arguments, ("LC_ALL", language));
+    public static Ran RunIn(string language, params string[] arguments) =>
+        RunProgram(Path.Combine(Repository.Root, "underlay"), arguments, ("LC_ALL", language));
 
     public static Ran RunProgram(string program, params string[] arguments) => RunProgram(program, arguments, []);
 

@@ -12,8 +12,12 @@ public class EntryTests(RunningServer server)
         var entry = await pack.GetAsync($"entry?path={Path}");
         Assert.Equal("Surface", entry.GetProperty("kindTitle").GetString());
         Assert.Contains("edge", entry.GetProperty("schema").GetProperty("required").EnumerateArray().Select(r => r.GetString()));
-        Assert.Contains("stone", entry.GetProperty("choices").GetProperty("/made_of").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
-        Assert.Contains("setts_pale", entry.GetProperty("choices").GetProperty("/under/surface").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
+        Assert.Contains(
+            "stone",
+            entry.GetProperty("choices").GetProperty("/made_of").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
+        Assert.Contains(
+            "setts_pale",
+            entry.GetProperty("choices").GetProperty("/under/surface").EnumerateArray().Select(c => c.GetProperty("value").GetString()));
         Assert.True(entry.GetProperty("siblings").GetArrayLength() > 20);
         var kinds = (await pack.GetAsync("entries")).GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("kind").GetString());
         Assert.Equal(["manifest", "surface"], kinds);
@@ -28,7 +32,11 @@ public class EntryTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.PostAsync("bring", new { paths = new[] { Path } });
-        var faults = (await pack.PostAsync("entry/judgements", new { path = Path, text })).GetProperty("faults").EnumerateArray().Select(f => f.GetProperty("pointer").GetString()).ToList();
+        var faults = (await pack.PostAsync("entry/judgements", new { path = Path, text }))
+            .GetProperty("faults")
+            .EnumerateArray()
+            .Select(f => f.GetProperty("pointer").GetString())
+            .ToList();
         Assert.Equal(pointer.Length == 0 ? [] : [pointer], faults);
     }
 

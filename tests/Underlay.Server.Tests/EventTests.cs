@@ -14,7 +14,10 @@ public class EventTests(RunningServer server)
         // The first event says that the page is listening.
         Assert.Equal("again", (await NextAsync(reader, _ => true, limit.Token)).GetProperty("kind").GetString());
         await pack.PutFileAsync("a.txt", "one");
-        var told = await NextAsync(reader, e => e.GetProperty("kind").GetString() == "pack" && e.GetProperty("pack").GetGuid() == pack.Id, limit.Token);
+        var told = await NextAsync(
+            reader,
+            e => e.GetProperty("kind").GetString() == "pack" && e.GetProperty("pack").GetGuid() == pack.Id,
+            limit.Token);
         Assert.Equal((await pack.GetAsync("")).GetProperty("revision").GetInt64(), told.GetProperty("revision").GetInt64());
     }
 

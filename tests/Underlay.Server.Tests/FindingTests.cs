@@ -32,7 +32,15 @@ public class FindingTests(RunningServer server)
         const string Shelf = "wares/water_jug/shelf.png";
         // Too large, and a pixel of its ring is not clear: two findings of one picture, each with a fix.
         await pack.PutFileAsync(Shelf, Picture.Shelf(112, 112).With(0, 0, new Pixel(9, 9, 9, 255)).ToPng());
-        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker" && f.GetProperty("fix").ValueKind != System.Text.Json.JsonValueKind.Null).Select(f => (object)f.GetProperty("name")).ToList();
+        var found = (await pack.GetAsync("findings"))
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Where(
+                f =>
+                    f.GetProperty("severity").GetString() == "blocker"
+                        && f.GetProperty("fix").ValueKind != System.Text.Json.JsonValueKind.Null)
+            .Select(f => (object)f.GetProperty("name"))
+            .ToList();
         Assert.Equal(2, found.Count);
         var before = await pack.FindingsAsync();
         var result = await pack.PostAsync("fixes", Fixes([.. found]));
@@ -48,7 +56,9 @@ public class FindingTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
         var finding = Named("image/not-power-of-two", Surface);
-        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("waivers", new { findings = new[] { finding }, reason = " " })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await pack.TryPostAsync("waivers", new { findings = new[] { finding }, reason = " " })).StatusCode);
         await pack.PostAsync("waivers", new { findings = new[] { finding }, reason = "A test" });
         Assert.Equal((0, "A test"), await StateAsync(pack));
         await pack.PostAsync("waivers/withdrawals", finding);
@@ -64,7 +74,9 @@ public class FindingTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
         await pack.PutFileAsync(".underlay/waivers.json", "{ broken");
-        var answer = await pack.TryPostAsync("waivers", new { findings = new[] { Named("image/not-power-of-two", Surface) }, reason = "x" });
+        var answer = await pack.TryPostAsync(
+            "waivers",
+            new { findings = new[] { Named("image/not-power-of-two", Surface) }, reason = "x" });
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
         Assert.Equal("{ broken"u8.ToArray(), await pack.FileAsync(".underlay/waivers.json"));
     }
@@ -100,8 +112,14 @@ public class FindingTests(RunningServer server)
         var applied = await pack.PostAsync("fixes", new { allThatLoseNothing = true });
         Assert.True(applied.GetProperty("applied").GetInt32() >= 3);
         await pack.PutAsync(new APack(Files("mended/tidepool")));
-        await pack.PostAsync("fixes", Fixes(Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png")));
-        foreach (var row in (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Where(f => f.GetProperty("severity").GetString() == "blocker"))
+        await pack.PostAsync(
+            "fixes",
+            Fixes(Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png")));
+        foreach (
+            var row in (await pack.GetAsync("findings"))
+                .GetProperty("findings")
+                .EnumerateArray()
+                .Where(f => f.GetProperty("severity").GetString() == "blocker"))
             Assert.Fail($"{row}");
 
         var trial = await pack.EndOfAsync(await pack.PostAsync("trials", new { }));
@@ -118,7 +136,9 @@ public class FindingTests(RunningServer server)
     private static async Task<(int Blockers, string? Waived)> StateAsync(TestPack pack)
     {
         var view = await pack.GetAsync("findings");
-        return (view.GetProperty("counts").GetProperty("blocker").GetInt32(), view.GetProperty("findings")[0].GetProperty("waived").GetString());
+        return (
+            view.GetProperty("counts").GetProperty("blocker").GetInt32(),
+            view.GetProperty("findings")[0].GetProperty("waived").GetString());
     }
 
     [Fact]
@@ -140,8 +160,12 @@ public class FindingTests(RunningServer server)
     public async Task A_fix_that_asks_takes_the_answer()
     {
         var pack = await server.NewPackAsync();
-        await pack.PutAsync(new APack(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64).With(9, 9, default)).Without("firing.json").Files));
-        var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("name").GetProperty("code").GetString() == "image/alpha");
+        await pack.PutAsync(
+            new APack(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64).With(9, 9, default)).Without("firing.json").Files));
+        var found = (await pack.GetAsync("findings"))
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Single(f => f.GetProperty("name").GetProperty("code").GetString() == "image/alpha");
         await pack.PostAsync("fixes", new { fixes = new[] { new { finding = found.GetProperty("name"), answer = "#102030" } } });
         var picture = Core.Images.SourceReader.Read(await pack.FileAsync("art/surfaces/saltbrook_foam.png")).Picture!;
         Assert.Equal([0x10, 0x20, 0x30, 255], picture.At(9, 9).ToArray());
@@ -167,9 +191,16 @@ public class FindingTests(RunningServer server)
         await pack.PutFileAsync("wares/tide_cup/ware.json", "{");
         await pack.PutFileAsync("wares/tide_cup/shelf.png", Picture.Shelf().ToPng());
         await pack.PutFileAsync("wares/tide_cup/skin.png", Picture.Of(64, 64).ToPng());
-        var finding = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("severity").GetString() == "blocker");
+        var finding = (await pack.GetAsync("findings"))
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Single(f => f.GetProperty("severity").GetString() == "blocker");
         Assert.Equal(
             ["wares/tide_cup/shelf.png ownerless", "wares/tide_cup/skin.png ownerless", "wares/tide_cup/ware.json unreadable"],
-            finding.GetProperty("outcomes").EnumerateArray().Select(o => $"{o.GetProperty("path").GetString()} {o.GetProperty("dropped").GetString()}").Order(StringComparer.Ordinal));
+            finding
+                .GetProperty("outcomes")
+                .EnumerateArray()
+                .Select(o => $"{o.GetProperty("path").GetString()} {o.GetProperty("dropped").GetString()}")
+                .Order(StringComparer.Ordinal));
     }
 }

@@ -157,7 +157,10 @@ public class OperationTests(RunningServer server)
         var pack = await server.NewPackAsync("Log");
         await pack.PutFileAsync("a.txt", "one");
         await pack.PostAsync("undo", new { });
-        var log = (await pack.GetAsync("operations")).GetProperty("operations").EnumerateArray().Select(o => $"{o.GetProperty("kind").GetString()} {o.GetProperty("what").GetString()}");
+        var log = (await pack.GetAsync("operations"))
+            .GetProperty("operations")
+            .EnumerateArray()
+            .Select(o => $"{o.GetProperty("kind").GetString()} {o.GetProperty("what").GetString()}");
         Assert.Equal(["undo Write a.txt", "act Write a.txt", "act Begin Log"], log);
     }
 }

@@ -12,7 +12,12 @@ public class OtherHostTests(RunningServer server)
     private async Task<TestPack> NewGuideAsync() => await TestPack.BeginAsync(server.CreateClient(), "Shore Plates", "wrenfield", "2");
 
     private static async Task<string> CodeAsync(TestPack guide) =>
-        (await guide.GetAsync("findings")).GetProperty("findings").EnumerateArray().Select(f => f.GetProperty("name").GetProperty("code").GetString()!).SingleOrDefault() ?? "";
+        (await guide.GetAsync("findings"))
+            .GetProperty("findings")
+            .EnumerateArray()
+            .Select(f => f.GetProperty("name").GetProperty("code").GetString()!)
+            .SingleOrDefault()
+            ?? "";
 
     [Fact]
     public async Task A_new_guide_is_clean_and_goes_from_a_plate_to_a_release()
@@ -23,13 +28,18 @@ public class OtherHostTests(RunningServer server)
         Assert.Equal("index/missing-row", await CodeAsync(guide));
 
         // The first bird of the base, whatever its code is.
-        var code = Encoding.UTF8.GetString(Demo.DemoCatalogue.FindBase("wrenfield", "2")!.Make().Files.Single(f => f.Path.Value == "codes/birds.csv").ReadAll()).Split('\n')[1].Split(',')[0];
+        var code = Encoding.UTF8.GetString(
+            Demo.DemoCatalogue.FindBase("wrenfield", "2")!.Make().Files.Single(f => f.Path.Value == "codes/birds.csv").ReadAll())
+            .Split('\n')[1]
+            .Split(',')[0];
         await guide.PutFileAsync("contents.xml", Contents.Replace("asbra", code, StringComparison.Ordinal));
         Assert.Empty(await guide.FindingsAsync());
 
         var draft = await guide.GetAsync("draft");
         Assert.Equal("1", draft.GetProperty("suggested").GetString());
-        Assert.Equal(HttpStatusCode.BadRequest, (await guide.TryPostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = false })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await guide.TryPostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = false })).StatusCode);
         var job = await guide.EndOfAsync(await guide.PostAsync("releases", new { version = "4", notes = "", allowBlockers = false }));
         Assert.Equal("done", job.GetProperty("state").GetString());
         Assert.Contains("version = 4", Encoding.UTF8.GetString((await guide.FileAsync("guide.toml"))!), StringComparison.Ordinal);
@@ -37,7 +47,9 @@ public class OtherHostTests(RunningServer server)
         Assert.Empty((await guide.GetAsync("draft")).GetProperty("changes").EnumerateArray());
 
         var trial = await guide.EndOfAsync(await guide.PostAsync("trials", new { }));
-        Assert.All(trial.GetProperty("result").GetProperty("report").GetProperty("shown").EnumerateArray(), s => Assert.Equal("right", s.GetProperty("as").GetString()));
+        Assert.All(
+            trial.GetProperty("result").GetProperty("report").GetProperty("shown").EnumerateArray(),
+            s => Assert.Equal("right", s.GetProperty("as").GetString()));
     }
 
     [Fact]
@@ -62,10 +74,14 @@ public class OtherHostTests(RunningServer server)
         await guide.EndOfAsync(await guide.PostAsync("releases", new { version = "1", notes = "", allowBlockers = true }));
         var release = (await guide.GetAsync("releases"))[0];
         var package = await guide.Http.GetByteArrayAsync($"/api/packs/{guide.Id}/releases/{release.GetProperty("id").GetString()}/package");
-        var again = await TestPack.ReadAsync(await guide.Http.PostAsync("/api/packs/import?host=wrenfield", TestPack.Upload([("shore_plates-1.wrenfield", package)])));
+        var again = await TestPack.ReadAsync(
+            await guide.Http.PostAsync("/api/packs/import?host=wrenfield", TestPack.Upload([("shore_plates-1.wrenfield", package)])));
         var id = again.GetProperty("id").GetString();
         Assert.Equal(plate, await guide.Http.GetByteArrayAsync($"/api/packs/{id}/file?path=plates/shore/a%20b.png"));
-        Assert.DoesNotContain("folio", Encoding.UTF8.GetString(await guide.Http.GetByteArrayAsync($"/api/packs/{id}/file?path=guide.toml")), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "folio",
+            Encoding.UTF8.GetString(await guide.Http.GetByteArrayAsync($"/api/packs/{id}/file?path=guide.toml")),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -75,7 +91,9 @@ public class OtherHostTests(RunningServer server)
         var entry = await guide.GetAsync("entry?path=guide.toml");
         Assert.Equal("toml", entry.GetProperty("language").GetString());
         var judged = await guide.PostAsync("entry/judgements", new { path = "guide.toml", text = "[guide]\ntitle = 3\n" });
-        Assert.Contains(judged.GetProperty("faults").EnumerateArray(), f => f.GetProperty("pointer").GetString() == "/guide/title" && f.GetProperty("line").GetInt32() == 2);
+        Assert.Contains(
+            judged.GetProperty("faults").EnumerateArray(),
+            f => f.GetProperty("pointer").GetString() == "/guide/title" && f.GetProperty("line").GetInt32() == 2);
         await guide.PutFileAsync("contents.xml", Contents);
         var xml = await guide.PostAsync("entry/judgements", new { path = "contents.xml", text = "<contents>\n<chapter/>\n</contents>" });
         Assert.Equal(2, Assert.Single(xml.GetProperty("faults").EnumerateArray()).GetProperty("line").GetInt32());
@@ -88,11 +106,18 @@ public class OtherHostTests(RunningServer server)
         var bmp = Bmp(56, 56);
         await pack.DropAsync(("water_jug_shelf.bmp", bmp));
         var row = Assert.Single((await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray());
-        Assert.Contains("a BMP that becomes a PNG", row.GetProperty("candidates")[0].GetProperty("reason").GetString(), StringComparison.Ordinal);
-        await pack.PostAsync("tray/placements", new { allSure = false, files = new[] { new { file = "water_jug_shelf.bmp", target = "wares/water_jug/shelf.png" } } });
+        Assert.Contains(
+            "a BMP that becomes a PNG",
+            row.GetProperty("candidates")[0].GetProperty("reason").GetString(),
+            StringComparison.Ordinal);
+        await pack.PostAsync(
+            "tray/placements",
+            new { allSure = false, files = new[] { new { file = "water_jug_shelf.bmp", target = "wares/water_jug/shelf.png" } } });
         Assert.Equal([137, 80, 78, 71], (await pack.FileAsync("wares/water_jug/shelf.png"))![..4]);
         Assert.Equal(bmp, await pack.FileAsync(".underlay/sources/wares/water_jug/shelf.png"));
-        using var request = new HttpRequestMessage(HttpMethod.Get, $"/api/packs/{pack.Id}/file?path=.underlay/sources/wares/water_jug/shelf.png");
+        using var request = new HttpRequestMessage(
+            HttpMethod.Get,
+            $"/api/packs/{pack.Id}/file?path=.underlay/sources/wares/water_jug/shelf.png");
         request.Headers.Accept.ParseAdd("image/*");
         Assert.Equal("image/png", (await pack.Http.SendAsync(request)).Content.Headers.ContentType!.MediaType);
     }

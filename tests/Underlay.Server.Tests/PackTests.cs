@@ -13,7 +13,9 @@ public class PackTests(RunningServer server)
     {
         var packs = await TestPack.ReadAsync(await server.CreateClient().GetAsync("/api/packs"));
         var demo = packs.EnumerateArray().Where(p => p.GetProperty("about").GetString() is not null).ToList();
-        Assert.Equal(["Tidepool Glazes", "Winter Market", "Moor Paths", "Northern Plates"], demo.Select(p => p.GetProperty("summary").GetProperty("title").GetString()));
+        Assert.Equal(
+            ["Tidepool Glazes", "Winter Market", "Moor Paths", "Northern Plates"],
+            demo.Select(p => p.GetProperty("summary").GetProperty("title").GetString()));
         Assert.True(demo[0].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32() > 10);
         Assert.Equal(0, demo[2].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32());
         Assert.Equal(0, demo[1].GetProperty("summary").GetProperty("findings").GetProperty("blocker").GetInt32());
@@ -25,7 +27,9 @@ public class PackTests(RunningServer server)
         var pack = await server.NewPackAsync("Größe & Glanz!");
         var view = await pack.GetAsync("");
         Assert.Equal("Größe & Glanz!", view.GetProperty("summary").GetProperty("title").GetString());
-        Assert.Equal("saltbrook.grosse_glanz".Replace("grosse", "gro_e", StringComparison.Ordinal), view.GetProperty("summary").GetProperty("packId").GetString());
+        Assert.Equal(
+            "saltbrook.grosse_glanz".Replace("grosse", "gro_e", StringComparison.Ordinal),
+            view.GetProperty("summary").GetProperty("packId").GetString());
         Assert.Equal(["pack/empty "], await pack.FindingsAsync());
         Assert.Equal("Begin Größe & Glanz!", view.GetProperty("undo").GetString());
     }
@@ -39,7 +43,9 @@ public class PackTests(RunningServer server)
     [InlineData("A", "nowhere", "4.0", "salt", "host")]
     public async Task A_new_pack_that_cannot_be_is_refused_in_words(string title, string host, string edition, string prefix, string says)
     {
-        var answer = await server.CreateClient().PostAsJsonAsync("/api/packs", new { title, host, edition, prefix, author = "Tove Salter" });
+        var answer = await server
+            .CreateClient()
+            .PostAsJsonAsync("/api/packs", new { title, host, edition, prefix, author = "Tove Salter" });
         var (status, _, detail) = await TestPack.ProblemAsync(answer);
         Assert.True(status is HttpStatusCode.BadRequest or HttpStatusCode.NotFound);
         Assert.Contains(says, detail, StringComparison.Ordinal);
@@ -49,13 +55,19 @@ public class PackTests(RunningServer server)
     public async Task A_package_is_opened_as_a_pack_and_a_folder_loses_the_folder_around_it()
     {
         var http = server.CreateClient();
-        var archive = ZipParts.Write(new ZipPart("firing.json", APack.Manifest), new ZipPart("art/surfaces/x.surface.json", SmallBase.Descriptor));
-        var opened = await TestPack.ReadAsync(await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("mine.kilnmoor", archive)])));
+        var archive = ZipParts.Write(
+            new ZipPart("firing.json", APack.Manifest),
+            new ZipPart("art/surfaces/x.surface.json", SmallBase.Descriptor));
+        var opened = await TestPack.ReadAsync(
+            await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("mine.kilnmoor", archive)])));
         Assert.Equal("Test", opened.GetProperty("title").GetString());
         var pack = server.Pack(opened.GetProperty("id").GetGuid());
         Assert.Equal(Encoding.UTF8.GetBytes(SmallBase.Descriptor), await pack.FileAsync("art/surfaces/x.surface.json"));
 
-        var folder = await TestPack.ReadAsync(await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("mine/firing.json", Encoding.UTF8.GetBytes(APack.Manifest))])));
+        var folder = await TestPack.ReadAsync(
+            await http.PostAsync(
+                "/api/packs/import?host=kilnmoor",
+                TestPack.Upload([("mine/firing.json", Encoding.UTF8.GetBytes(APack.Manifest))])));
         Assert.NotNull(await server.Pack(folder.GetProperty("id").GetGuid()).FileAsync("firing.json"));
     }
 
@@ -68,7 +80,9 @@ public class PackTests(RunningServer server)
         var view = await server.Pack(opened.GetProperty("id").GetGuid()).GetAsync("");
         Assert.Equal("wrenfield", view.GetProperty("summary").GetProperty("host").GetString());
 
-        var answer = await http.PostAsync("/api/packs/import", TestPack.Upload([("notes.zip", ZipParts.Write(new ZipPart("notes.txt", "x")))]));
+        var answer = await http.PostAsync(
+            "/api/packs/import",
+            TestPack.Upload([("notes.zip", ZipParts.Write(new ZipPart("notes.txt", "x")))]));
         var (status, type, _) = await TestPack.ProblemAsync(answer);
         Assert.Equal((HttpStatusCode.UnprocessableEntity, "/problems/which-host"), (status, type));
     }
@@ -77,13 +91,22 @@ public class PackTests(RunningServer server)
     public async Task A_refused_package_leaves_no_pack_behind()
     {
         var http = server.CreateClient();
-        var before = (await TestPack.ReadAsync(await http.GetAsync("/api/packs"))).EnumerateArray().Select(p => p.GetProperty("id").GetGuid()).ToHashSet();
-        var answer = await http.PostAsync("/api/packs/import?host=kilnmoor", TestPack.Upload([("evil-refused.kilnmoor", ZipParts.Write(new ZipPart("../x")))]));
+        var before = (await TestPack.ReadAsync(await http.GetAsync("/api/packs")))
+            .EnumerateArray()
+            .Select(p => p.GetProperty("id").GetGuid())
+            .ToHashSet();
+        var answer = await http.PostAsync(
+            "/api/packs/import?host=kilnmoor",
+            TestPack.Upload([("evil-refused.kilnmoor", ZipParts.Write(new ZipPart("../x")))]));
         var (status, type, detail) = await TestPack.ProblemAsync(answer);
         Assert.Equal((HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
         Assert.Contains("../x", detail, StringComparison.Ordinal);
         var after = await TestPack.ReadAsync(await http.GetAsync("/api/packs"));
-        Assert.DoesNotContain(after.EnumerateArray(), p => !before.Contains(p.GetProperty("id").GetGuid()) && p.GetProperty("summary").GetProperty("title").GetString() == "evil-refused");
+        Assert.DoesNotContain(
+            after.EnumerateArray(),
+            p =>
+                !before.Contains(p.GetProperty("id").GetGuid())
+                    && p.GetProperty("summary").GetProperty("title").GetString() == "evil-refused");
     }
 
     [Fact]
@@ -97,8 +120,12 @@ public class PackTests(RunningServer server)
         var (status, type, detail) = await TestPack.ProblemAsync(await pack.TryPutFileAsync("a.txt", [1]));
         Assert.Equal((HttpStatusCode.Gone, "/problems/in-bin"), (status, type));
         Assert.Contains("can be restored", detail, StringComparison.Ordinal);
-        Assert.DoesNotContain((await TestPack.ReadAsync(await pack.Http.GetAsync("/api/packs"))).EnumerateArray(), p => p.GetProperty("id").GetGuid() == pack.Id);
-        var binned = (await TestPack.ReadAsync(await pack.Http.GetAsync("/api/bin"))).EnumerateArray().Single(p => p.GetProperty("id").GetGuid() == pack.Id);
+        Assert.DoesNotContain(
+            (await TestPack.ReadAsync(await pack.Http.GetAsync("/api/packs"))).EnumerateArray(),
+            p => p.GetProperty("id").GetGuid() == pack.Id);
+        var binned = (await TestPack.ReadAsync(await pack.Http.GetAsync("/api/bin")))
+            .EnumerateArray()
+            .Single(p => p.GetProperty("id").GetGuid() == pack.Id);
         Assert.Equal(("Binned", 2), (binned.GetProperty("title").GetString(), binned.GetProperty("files").GetInt32()));
         Assert.Equal(30, (binned.GetProperty("goneAt").GetDateTimeOffset() - binned.GetProperty("binnedAt").GetDateTimeOffset()).TotalDays);
 
@@ -124,8 +151,15 @@ public class PackTests(RunningServer server)
             await age.ExecuteNonQueryAsync();
         }
 
-        await server.Services.GetServices<Microsoft.Extensions.Hosting.IHostedService>().OfType<Hosting.Housekeeper>().Single().TidyAsync(default);
-        var left = (await TestPack.ReadAsync(await kept.Http.GetAsync("/api/bin"))).EnumerateArray().Select(p => p.GetProperty("id").GetGuid()).ToList();
+        await server.Services
+            .GetServices<Microsoft.Extensions.Hosting.IHostedService>()
+            .OfType<Hosting.Housekeeper>()
+            .Single()
+            .TidyAsync(default);
+        var left = (await TestPack.ReadAsync(await kept.Http.GetAsync("/api/bin")))
+            .EnumerateArray()
+            .Select(p => p.GetProperty("id").GetGuid())
+            .ToList();
         Assert.DoesNotContain(old.Id, left);
         Assert.Contains(young.Id, left);
         Assert.Equal(HttpStatusCode.NotFound, (await kept.Http.GetAsync($"/api/packs/{old.Id}")).StatusCode);
@@ -145,10 +179,17 @@ public class PackTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await pack.PutFileAsync("art/surfaces/saltbrook_shore.png", Picture.Of(64, 64).ToPng());
-        var column = (await pack.GetAsync("")).GetProperty("summary").GetProperty("section").EnumerateArray().First(c => c.GetProperty("place").GetString() == "surfaces");
+        var column = (await pack.GetAsync(""))
+            .GetProperty("summary")
+            .GetProperty("section")
+            .EnumerateArray()
+            .First(c => c.GetProperty("place").GetString() == "surfaces");
         Assert.Equal((1, 1), (column.GetProperty("overrides").GetInt32(), column.GetProperty("additions").GetInt32()));
 
-        var rows = (await pack.GetAsync("ledger")).GetProperty("rows").EnumerateArray().ToDictionary(r => r.GetProperty("path").GetString()!, r => r.GetProperty("state").GetString());
+        var rows = (await pack.GetAsync("ledger"))
+            .GetProperty("rows")
+            .EnumerateArray()
+            .ToDictionary(r => r.GetProperty("path").GetString()!, r => r.GetProperty("state").GetString());
         Assert.Equal("override", rows["art/surfaces/setts_dark.png"]);
         Assert.Equal("addition", rows["art/surfaces/saltbrook_shore.png"]);
         Assert.Equal("base", rows["art/surfaces/setts_pale.png"]);
@@ -159,7 +200,14 @@ public class PackTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         async Task<List<string>> Search(string words) =>
-            [.. (await TestPack.ReadAsync(await pack.Http.GetAsync($"/api/hosts/kilnmoor/editions/4.0/base?words={Uri.EscapeDataString(words)}"))).GetProperty("hits").EnumerateArray().Select(h => h.GetProperty("path").GetString()!)];
+            [
+                .. (
+                    await TestPack.ReadAsync(
+                        await pack.Http.GetAsync($"/api/hosts/kilnmoor/editions/4.0/base?words={Uri.EscapeDataString(words)}")))
+                    .GetProperty("hits")
+                    .EnumerateArray()
+                    .Select(h => h.GetProperty("path").GetString()!),
+            ];
         Assert.Contains("art/surfaces/setts_dark.png", await Search("Dark SETTS"));
         Assert.Contains("art/surfaces/reed_mat.surface.json", await Search("reed descriptor"));
         Assert.Contains("wares/water_jug/shelf.png", await Search("water 56x56"));
@@ -171,11 +219,15 @@ public class PackTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         var brought = await pack.PostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } });
-        var files = brought.GetProperty("brought").EnumerateArray().ToDictionary(b => b.GetProperty("path").GetString()!, b => b.GetProperty("with").GetString());
+        var files = brought
+            .GetProperty("brought")
+            .EnumerateArray()
+            .ToDictionary(b => b.GetProperty("path").GetString()!, b => b.GetProperty("with").GetString());
         Assert.Equal("wares/water_jug/skin.png", files["wares/water_jug/mask.png"]);
         Assert.Null(files["wares/water_jug/skin.png"]);
         Assert.NotNull(await pack.FileAsync("wares/water_jug/mask.png"));
-        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } }));
+        var (status, type, _) = await TestPack.ProblemAsync(
+            await pack.TryPostAsync("bring", new { paths = new[] { "wares/water_jug/skin.png" } }));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/nothing-to-bring"), (status, type));
     }
 
@@ -188,7 +240,11 @@ public class PackTests(RunningServer server)
         using var file = new MemoryStream();
         using (var tar = new System.Formats.Tar.TarWriter(file, leaveOpen: true))
             foreach (var (path, bytes) in APack.Of().With("art/surfaces/setts_dark.png", Picture.Of(64, 64)).Files)
-                tar.WriteEntry(new System.Formats.Tar.PaxTarEntry(System.Formats.Tar.TarEntryType.RegularFile, $"downloads/tide (2)/{path}") { DataStream = new MemoryStream(bytes) });
+                tar.WriteEntry(
+                    new System.Formats.Tar.PaxTarEntry(
+                        System.Formats.Tar.TarEntryType.RegularFile,
+                        $"downloads/tide (2)/{path}")
+                    { DataStream = new MemoryStream(bytes) });
         var made = await TestPack.ReadAsync(await ImportAsync("tide.tar", file.ToArray()));
         var pack = server.Pack(made.GetProperty("id").GetGuid());
         Assert.Empty(await pack.FindingsAsync());
@@ -200,7 +256,8 @@ public class PackTests(RunningServer server)
     [InlineData("526172211A0700CF", "RAR")]
     public async Task An_archive_that_is_not_opened_is_named_and_no_pack_is_made(string begins, string name)
     {
-        var (status, type, detail) = await TestPack.ProblemAsync(await ImportAsync("tide.kilnmoor", [.. Convert.FromHexString(begins), .. new byte[600]]));
+        var (status, type, detail) = await TestPack.ProblemAsync(
+            await ImportAsync("tide.kilnmoor", [.. Convert.FromHexString(begins), .. new byte[600]]));
         Assert.Equal((System.Net.HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
         Assert.Contains($"a {name} archive", detail, StringComparison.Ordinal);
     }
@@ -208,7 +265,8 @@ public class PackTests(RunningServer server)
     [Fact]
     public async Task A_ZIP_whose_lengths_lie_is_refused_and_not_a_failure_of_the_server()
     {
-        var (status, type, _) = await TestPack.ProblemAsync(await ImportAsync("tide.kilnmoor", Underlay.Testing.Fuzzing.ArchiveIntakes.Zip64(long.MaxValue)));
+        var (status, type, _) = await TestPack.ProblemAsync(
+            await ImportAsync("tide.kilnmoor", Underlay.Testing.Fuzzing.ArchiveIntakes.Zip64(long.MaxValue)));
         Assert.Equal((System.Net.HttpStatusCode.UnprocessableEntity, "/problems/archive-refused"), (status, type));
     }
 
@@ -230,7 +288,11 @@ public class PackTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.PostAsync("bring", new { paths = new[] { "art/surfaces/setts_dark.png" } });
-        var column = (await pack.GetAsync("")).GetProperty("summary").GetProperty("section").EnumerateArray().Single(c => c.GetProperty("place").GetString() == "surfaces");
+        var column = (await pack.GetAsync(""))
+            .GetProperty("summary")
+            .GetProperty("section")
+            .EnumerateArray()
+            .Single(c => c.GetProperty("place").GetString() == "surfaces");
         Assert.Equal((0, 1), (column.GetProperty("overrides").GetInt32(), column.GetProperty("copies").GetInt32()));
     }
 }

@@ -14,7 +14,8 @@ public class PictureTests(RunningServer server)
     private static Task<HttpResponseMessage> StepsAsync(TestPack pack, params object[] steps) =>
         pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/steps", JsonContent.Create(new { path = Path, steps }));
 
-    private static async Task<PixelSize> SizeAsync(TestPack pack) => PngReader.Inspect(await pack.FileAsync(Path), PixelNeed.None).Header!.Size;
+    private static async Task<PixelSize> SizeAsync(TestPack pack) =>
+        PngReader.Inspect(await pack.FileAsync(Path), PixelNeed.None).Header!.Size;
 
     [Fact]
     public async Task Steps_run_from_the_source_and_without_any_the_source_is_back()
@@ -27,7 +28,9 @@ public class PictureTests(RunningServer server)
         await TestPack.ReadAsync(await StepsAsync(pack, Fit, new { @do = "enlarge", factor = 2 }));
         Assert.Equal(new PixelSize(128, 128), await SizeAsync(pack));
         var view = await pack.GetAsync($"picture?path={Path}");
-        Assert.Equal(["Fit to 64 x 64", "Enlarge by 2"], view.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("title").GetString()));
+        Assert.Equal(
+            ["Fit to 64 x 64", "Enlarge by 2"],
+            view.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("title").GetString()));
         var plate = await pack.Http.GetByteArrayAsync($"/api/packs/{pack.Id}/picture/step?path={Path}&after=1");
         Assert.Equal(new PixelSize(64, 64), PngReader.Inspect(plate, PixelNeed.None).Header!.Size);
         await TestPack.ReadAsync(await StepsAsync(pack));
@@ -62,10 +65,15 @@ public class PictureTests(RunningServer server)
     public async Task A_ground_is_found_in_the_picture_or_given()
     {
         var pack = await server.NewPackAsync();
-        var form = Picture.Filled(64, 64, new Pixel(255, 0, 255, 255)) with { At = (x, y) => x is > 20 and < 44 && y is > 20 and < 44 ? new Pixel(20, 90, 40, 255) : new Pixel(255, 0, 255, 255) };
+        var form = Picture.Filled(64, 64, new Pixel(255, 0, 255, 255)) with
+        {
+            At = (x, y) => x is > 20 and < 44 && y is > 20 and < 44 ? new Pixel(20, 90, 40, 255) : new Pixel(255, 0, 255, 255),
+        };
         await pack.PutFileAsync(Path, form.ToPng());
         await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "cut-matte" }));
-        Assert.Equal("Cut the ground #ff00ff away", (await pack.GetAsync($"picture?path={Path}")).GetProperty("steps")[0].GetProperty("title").GetString());
+        Assert.Equal(
+            "Cut the ground #ff00ff away",
+            (await pack.GetAsync($"picture?path={Path}")).GetProperty("steps")[0].GetProperty("title").GetString());
         var cut = PngReader.Decode(await pack.FileAsync(Path)).Rgba!;
         Assert.Equal((0, 255), (cut[3], cut[(((32 * 64) + 32) * 4) + 3]));
         await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "cut-matte", colour = "#145a28" }));
@@ -94,10 +102,14 @@ public class PictureTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Path, Picture.Of(96, 96).ToPng());
         await TestPack.ReadAsync(await StepsAsync(pack, Fit));
-        await TestPack.ReadAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}", new ByteArrayContent(Picture.Of(200, 100).ToPng())));
+        await TestPack.ReadAsync(
+            await pack.Http.PutAsync(
+                $"/api/packs/{pack.Id}/picture/source?path={Path}",
+                new ByteArrayContent(Picture.Of(200, 100).ToPng())));
         Assert.Equal(new PixelSize(64, 64), await SizeAsync(pack));
         var before = await pack.FileAsync(Path);
-        var (status, _, detail) = await TestPack.ProblemAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}", new ByteArrayContent([1, 2, 3])));
+        var (status, _, detail) = await TestPack.ProblemAsync(
+            await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/source?path={Path}", new ByteArrayContent([1, 2, 3])));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("Yours stays as it is", detail, StringComparison.Ordinal);
         Assert.Equal(before, await pack.FileAsync(Path));
@@ -122,8 +134,16 @@ public class PictureTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync("wares/water_jug/shelf.png", Picture.Of(58, 56).ToPng());
         var rules = (await pack.GetAsync("picture?path=wares/water_jug/shelf.png")).GetProperty("rules").EnumerateArray().ToList();
-        Assert.Contains(rules, r => (r.GetProperty("wanted").GetString(), r.GetProperty("measured").GetString(), r.GetProperty("holds").GetBoolean()) == ("56 x 56", "58 x 56", false));
-        Assert.Contains(rules, r => r.GetProperty("wanted").GetString() == "ware.json beside it" && r.GetProperty("measured").GetString() == "in the base");
+        Assert.Contains(
+            rules,
+            r =>
+                (
+                    r.GetProperty("wanted").GetString(),
+                    r.GetProperty("measured").GetString(),
+                    r.GetProperty("holds").GetBoolean()) == ("56 x 56", "58 x 56", false));
+        Assert.Contains(
+            rules,
+            r => r.GetProperty("wanted").GetString() == "ware.json beside it" && r.GetProperty("measured").GetString() == "in the base");
     }
 
     [Fact]
@@ -134,7 +154,9 @@ public class PictureTests(RunningServer server)
         async Task<(double Share, byte[] Rgba)> DifferAsync()
         {
             var answer = await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path={Path}");
-            return (double.Parse(answer.Headers.GetValues("Underlay-Share").First(), System.Globalization.CultureInfo.InvariantCulture), PngReader.Decode(await answer.Content.ReadAsByteArrayAsync()).Rgba!);
+            return (
+                double.Parse(answer.Headers.GetValues("Underlay-Share").First(), System.Globalization.CultureInfo.InvariantCulture),
+                PngReader.Decode(await answer.Content.ReadAsByteArrayAsync()).Rgba!);
         }
 
         var same = await DifferAsync();
@@ -210,6 +232,8 @@ public class PictureTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync("wares/tea_cup/skin.png", Picture.Of(64, 64).ToPng());
         var answer = await pack.Http.GetAsync($"/api/packs/{pack.Id}/file?path=wares/tea_cup/skin.png&copy=true");
-        Assert.Equal("tea_cup_skin.png", answer.Content.Headers.ContentDisposition?.FileNameStar ?? answer.Content.Headers.ContentDisposition?.FileName?.Trim('"'));
+        Assert.Equal(
+            "tea_cup_skin.png",
+            answer.Content.Headers.ContentDisposition?.FileNameStar ?? answer.Content.Headers.ContentDisposition?.FileName?.Trim('"'));
     }
 }

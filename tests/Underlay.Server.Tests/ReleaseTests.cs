@@ -36,9 +36,12 @@ public class ReleaseTests(RunningServer server)
         await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
         await BuildAsync(pack, "2.3.4");
         Assert.Equal("2.3.4", JsonText.Parse((await pack.FileAsync("firing.json"))!).FindString("/version"));
-        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("releases", new { version = "2.3.4", notes = "", allowBlockers = false }));
+        var (status, type, _) = await TestPack.ProblemAsync(
+            await pack.TryPostAsync("releases", new { version = "2.3.4", notes = "", allowBlockers = false }));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/version-taken"), (status, type));
-        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("releases", new { version = "2.3", notes = "", allowBlockers = false })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await pack.TryPostAsync("releases", new { version = "2.3", notes = "", allowBlockers = false })).StatusCode);
     }
 
     [Fact]
@@ -46,7 +49,8 @@ public class ReleaseTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(96, 96).ToPng());
-        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = false }));
+        var (status, type, _) = await TestPack.ProblemAsync(
+            await pack.TryPostAsync("releases", new { version = "1.0.0", notes = "", allowBlockers = false }));
         Assert.Equal((HttpStatusCode.Conflict, "/problems/blockers"), (status, type));
         Assert.Equal("done", (await BuildAsync(pack, "1.0.0", allowBlockers: true)).GetProperty("state").GetString());
         Assert.Equal(1, (await pack.GetAsync("releases"))[0].GetProperty("blockers").GetInt32());
@@ -84,11 +88,14 @@ public class ReleaseTests(RunningServer server)
         for (var i = 0; i < 30; i++) await pack.PutFileAsync($"art/surfaces/saltbrook_{i}.png", Picture.Of(128, 128).ToPng());
         // The last of many waits for its turn when it is told to end.
         var jobs = new List<JsonElement>();
-        for (var i = 0; i < 12; i++) jobs.Add(await pack.PostAsync("releases", new { version = $"1.{i}.0", notes = "", allowBlockers = true }));
+        for (var i = 0; i < 12; i++)
+            jobs.Add(await pack.PostAsync("releases", new { version = $"1.{i}.0", notes = "", allowBlockers = true }));
         await TestPack.ReadAsync(await pack.Http.PostAsync($"/api/jobs/{jobs[^1].GetProperty("id").GetGuid()}/cancel", null));
         Assert.Equal("cancelled", (await pack.EndOfAsync(jobs[^1])).GetProperty("state").GetString());
         foreach (var job in jobs.SkipLast(1)) Assert.Equal("done", (await pack.EndOfAsync(job)).GetProperty("state").GetString());
-        Assert.DoesNotContain("1.11.0", (await pack.GetAsync("releases")).EnumerateArray().Select(r => r.GetProperty("version").GetString()));
+        Assert.DoesNotContain(
+            "1.11.0",
+            (await pack.GetAsync("releases")).EnumerateArray().Select(r => r.GetProperty("version").GetString()));
     }
 
     [Fact]

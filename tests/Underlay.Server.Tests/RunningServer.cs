@@ -14,7 +14,8 @@ public sealed class RunningServer : WebApplicationFactory<Program>
 
     public static string Connection(string name)
     {
-        var text = Environment.GetEnvironmentVariable("UNDERLAY_TEST_DB") ?? throw new InvalidOperationException("UNDERLAY_TEST_DB is not set; run ./test server.");
+        var text = Environment.GetEnvironmentVariable("UNDERLAY_TEST_DB")
+            ?? throw new InvalidOperationException("UNDERLAY_TEST_DB is not set; run ./test server.");
         return new NpgsqlConnectionStringBuilder(text) { Database = name }.ConnectionString;
     }
 

@@ -46,9 +46,12 @@ public class SafetyTests(RunningServer server)
         var pack = await server.NewPackAsync();
         var noForm = await http.PostAsync($"/api/packs/{pack.Id}/tray", new ByteArrayContent([1, 2]));
         Assert.Contains("multipart", (await TestPack.ProblemAsync(noForm)).Detail, StringComparison.Ordinal);
-        var cut = new ByteArrayContent(Encoding.ASCII.GetBytes("--x\r\nContent-Disposition: form-data; name=\"f\"; filename=\"a.png\"\r\n\r\nabc"));
+        var cut = new ByteArrayContent(
+            Encoding.ASCII.GetBytes("--x\r\nContent-Disposition: form-data; name=\"f\"; filename=\"a.png\"\r\n\r\nabc"));
         cut.Headers.TryAddWithoutValidation("Content-Type", "multipart/form-data; boundary=x");
-        Assert.Equal("/problems/upload-broken", (await TestPack.ProblemAsync(await http.PostAsync($"/api/packs/{pack.Id}/tray", cut))).Type);
+        Assert.Equal(
+            "/problems/upload-broken",
+            (await TestPack.ProblemAsync(await http.PostAsync($"/api/packs/{pack.Id}/tray", cut))).Type);
         Assert.Equal(0, (await pack.GetAsync("tray")).GetProperty("rows").GetArrayLength());
     }
 
@@ -58,7 +61,9 @@ public class SafetyTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync("art/surfaces/setts_dark.surface.json", new string('[', 100_000));
         Assert.Equal(["entry/unreadable art/surfaces/setts_dark.surface.json"], await pack.FindingsAsync());
-        var judged = await pack.PostAsync("entry/judgements", new { path = "art/surfaces/setts_dark.surface.json", text = new string('{', 50_000) });
+        var judged = await pack.PostAsync(
+            "entry/judgements",
+            new { path = "art/surfaces/setts_dark.surface.json", text = new string('{', 50_000) });
         Assert.False(judged.GetProperty("isReadable").GetBoolean());
     }
 }

@@ -46,7 +46,9 @@ public class SelectionTests(RunningServer server)
         var found = (await pack.GetAsync("findings")).GetProperty("findings").EnumerateArray();
         Assert.Equal(
             ["Drawn so", "Drawn so"],
-            found.Where(f => f.GetProperty("name").GetProperty("code").GetString() == "image/not-power-of-two").Select(f => f.GetProperty("waived").GetString()));
+            found
+                .Where(f => f.GetProperty("name").GetProperty("code").GetString() == "image/not-power-of-two")
+                .Select(f => f.GetProperty("waived").GetString()));
         await pack.PostAsync("undo", new { });
         Assert.Equal(2, (await pack.FindingsAsync()).Count(f => f.StartsWith("image/not-power-of-two", StringComparison.Ordinal)));
     }
@@ -55,14 +57,20 @@ public class SelectionTests(RunningServer server)
     public async Task Nothing_to_waive_is_said()
     {
         var pack = await WithSurfacesAsync(96);
-        Assert.Equal(HttpStatusCode.BadRequest, (await pack.TryPostAsync("waivers", new { findings = Array.Empty<object>(), reason = "x" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await pack.TryPostAsync("waivers", new { findings = Array.Empty<object>(), reason = "x" })).StatusCode);
     }
 
     [Fact]
     public async Task Pictures_are_shaped_alike_by_what_fits_all_of_them()
     {
         var pack = await WithSurfacesAsync(96);
-        var titles = (await pack.PostAsync("pictures/offers", new { paths = Surfaces })).GetProperty("titles").EnumerateArray().Select(t => t.GetString()!).ToList();
+        var titles = (await pack.PostAsync("pictures/offers", new { paths = Surfaces }))
+            .GetProperty("titles")
+            .EnumerateArray()
+            .Select(t => t.GetString()!)
+            .ToList();
         Assert.Contains("Make it grey", titles);
         await pack.PostAsync("pictures/steps", new { paths = Surfaces, title = "Make it grey" });
         foreach (var path in Surfaces)
@@ -80,7 +88,8 @@ public class SelectionTests(RunningServer server)
     {
         var pack = await WithSurfacesAsync(96);
         await pack.PutFileAsync(Surfaces[1], Picture.Of(96, 96).ToPng()[..60]);
-        var (status, _, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("pictures/steps", new { paths = Surfaces, title = "Fit to 64 x 64" }));
+        var (status, _, _) = await TestPack.ProblemAsync(
+            await pack.TryPostAsync("pictures/steps", new { paths = Surfaces, title = "Fit to 64 x 64" }));
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.Equal(Picture.Of(96, 96).ToPng(), await pack.FileAsync(Surfaces[0]));
     }

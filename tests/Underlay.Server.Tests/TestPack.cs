@@ -22,7 +22,8 @@ public sealed class TestPack(HttpClient http, Guid id)
 
     public async Task<JsonElement> GetAsync(string what) => await ReadAsync(await http.GetAsync(Url(what)));
 
-    public Task<HttpResponseMessage> TryPostAsync(string what, object body, string? ifMatch = null) => SendAsync(HttpMethod.Post, what, JsonContent.Create(body), ifMatch);
+    public Task<HttpResponseMessage> TryPostAsync(string what, object body, string? ifMatch = null) =>
+        SendAsync(HttpMethod.Post, what, JsonContent.Create(body), ifMatch);
 
     public async Task<JsonElement> PostAsync(string what, object body) => await ReadAsync(await TryPostAsync(what, body));
 
@@ -30,7 +31,8 @@ public sealed class TestPack(HttpClient http, Guid id)
         SendAsync(HttpMethod.Put, $"file?path={Uri.EscapeDataString(path)}", new ByteArrayContent(bytes), ifMatch);
 
     /// <summary>Writes a file and gives its hash.</summary>
-    public async Task<string> PutFileAsync(string path, byte[] bytes) => (await ReadAsync(await TryPutFileAsync(path, bytes))).GetProperty("hash").GetString()!;
+    public async Task<string> PutFileAsync(string path, byte[] bytes) =>
+        (await ReadAsync(await TryPutFileAsync(path, bytes))).GetProperty("hash").GetString()!;
 
     public Task<string> PutFileAsync(string path, string text) => PutFileAsync(path, Encoding.UTF8.GetBytes(text));
 
@@ -45,10 +47,18 @@ public sealed class TestPack(HttpClient http, Guid id)
         return answer.StatusCode == HttpStatusCode.NotFound ? null : await answer.Content.ReadAsByteArrayAsync();
     }
 
-    public async Task<JsonElement> DropAsync(params IEnumerable<(string Path, byte[] Bytes)> files) => await ReadAsync(await http.PostAsync(Url("tray"), Upload(files)));
+    public async Task<JsonElement> DropAsync(params IEnumerable<(string Path, byte[] Bytes)> files) =>
+        await ReadAsync(await http.PostAsync(Url("tray"), Upload(files)));
 
     public async Task<List<string>> FindingsAsync() =>
-        [.. (await GetAsync("findings")).GetProperty("findings").EnumerateArray().Select(f => $"{f.GetProperty("name").GetProperty("code").GetString()} {f.GetProperty("name").GetProperty("path").GetString()}")];
+        [
+            .. (await GetAsync("findings"))
+                .GetProperty("findings")
+                .EnumerateArray()
+                .Select(
+                    f =>
+                        $"{f.GetProperty("name").GetProperty("code").GetString()} {f.GetProperty("name").GetProperty("path").GetString()}"),
+        ];
 
     /// <summary>The job after it ended.</summary>
     public async Task<JsonElement> EndOfAsync(JsonElement job)
@@ -70,7 +80,8 @@ public sealed class TestPack(HttpClient http, Guid id)
         foreach (var (path, bytes) in files)
         {
             var part = new ByteArrayContent(bytes);
-            part.Headers.ContentDisposition = ContentDispositionHeaderValue.Parse($"form-data; name=\"file\"; filename*=UTF-8''{Uri.EscapeDataString(path)}");
+            part.Headers.ContentDisposition = ContentDispositionHeaderValue.Parse(
+                $"form-data; name=\"file\"; filename*=UTF-8''{Uri.EscapeDataString(path)}");
             form.Add(part);
         }
 

@@ -16,7 +16,9 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         var name = target[(target.LastIndexOf('/') + 1)..];
-        await pack.DropAsync(($"a/art/surfaces/{name}", Picture.Of(64, 64).ToPng()), ($"b/art/surfaces/{name}", Picture.Of(128, 128).ToPng()));
+        await pack.DropAsync(
+            ($"a/art/surfaces/{name}", Picture.Of(64, 64).ToPng()),
+            ($"b/art/surfaces/{name}", Picture.Of(128, 128).ToPng()));
         await pack.GetAsync("tray");
         await pack.PostAsync("tray/placements", new { files = new[] { new { file = $"a/art/surfaces/{name}", target } } });
         var left = (await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray().Single();
@@ -35,7 +37,9 @@ public class TrayTests(RunningServer server)
         var view = await pack.GetAsync("tray");
         var sure = view.GetProperty("sure").GetInt32();
         Assert.True(sure >= 35);
-        Assert.All(view.GetProperty("rows").EnumerateArray().SelectMany(r => r.GetProperty("candidates").EnumerateArray()), c => Assert.NotEmpty(c.GetProperty("reason").GetString()!));
+        Assert.All(
+            view.GetProperty("rows").EnumerateArray().SelectMany(r => r.GetProperty("candidates").EnumerateArray()),
+            c => Assert.NotEmpty(c.GetProperty("reason").GetString()!));
 
         var placed = await pack.PostAsync("tray/placements", new { allSure = true });
         Assert.Equal(sure, placed.GetProperty("placed").GetInt32());
@@ -70,7 +74,8 @@ public class TrayTests(RunningServer server)
     private static byte[] Oversized(string how)
     {
         if (how == "claims 2 GB") return ZipParts.Write(new ZipPart("a", "x") { Deflated = true, ClaimedLength = 2_000_000_000 });
-        if (how == "grows 1,000 times") return ZipParts.Write(new ZipPart(Encoding.UTF8.GetBytes("a"), new byte[4_000_000]) { Deflated = true });
+        if (how == "grows 1,000 times")
+            return ZipParts.Write(new ZipPart(Encoding.UTF8.GetBytes("a"), new byte[4_000_000]) { Deflated = true });
         using var stream = new MemoryStream();
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
             for (var i = 0; i < 100_000; i++) zip.CreateEntry($"{i}");
@@ -85,7 +90,10 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         var result = await pack.DropAsync(("bomb.zip", Oversized(how)), ("good.txt", [1]));
-        Assert.Contains(says, Assert.Single(result.GetProperty("refused").EnumerateArray()).GetProperty("says").GetString()!, StringComparison.Ordinal);
+        Assert.Contains(
+            says,
+            Assert.Single(result.GetProperty("refused").EnumerateArray()).GetProperty("says").GetString()!,
+            StringComparison.Ordinal);
         Assert.Equal(["good.txt"], await FilesAsync(pack));
     }
 
@@ -97,9 +105,13 @@ public class TrayTests(RunningServer server)
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data, 30_000);
         BinaryPrimitives.WriteInt32BigEndian(parts.Chunks[0].Data.AsSpan(4), 30_000);
         await pack.DropAsync(("setts_dark.png", parts.ToBytes()));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = "art/surfaces/setts_dark.png", insist = true } } });
+        await pack.PostAsync(
+            "tray/placements",
+            new { files = new[] { new { file = "setts_dark.png", target = "art/surfaces/setts_dark.png", insist = true } } });
         Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
-        Assert.Equal(HttpStatusCode.Conflict, (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/setts_dark.png")).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=art/surfaces/setts_dark.png")).StatusCode);
     }
 
     [Fact]
@@ -108,7 +120,9 @@ public class TrayTests(RunningServer server)
         var pack = await server.NewPackAsync();
         string[] bad = ["../up.png", "/root.png", "a\\b.png", "C:/x.png", "nul.png", "dot./x.png", "x\u0001.png", new string('a', 500)];
         var result = await pack.DropAsync([.. bad.Select(b => (b, new byte[] { 1 })), ("good.png", new byte[] { 2 })]);
-        Assert.Equal(bad.Order(StringComparer.Ordinal), result.GetProperty("refused").EnumerateArray().Select(r => r.GetProperty("path").GetString()).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            bad.Order(StringComparer.Ordinal),
+            result.GetProperty("refused").EnumerateArray().Select(r => r.GetProperty("path").GetString()).Order(StringComparer.Ordinal));
         Assert.All(result.GetProperty("refused").EnumerateArray(), r => Assert.NotEmpty(r.GetProperty("says").GetString()!));
         Assert.Equal(["good.png"], await FilesAsync(pack));
     }
@@ -118,10 +132,14 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.DropAsync(("flag.png", Picture.Of(64, 64).ToPng()[..60]));
-        var stays = await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png" } } });
+        var stays = await pack.PostAsync(
+            "tray/placements",
+            new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png" } } });
         Assert.Contains("cannot be read", stays.GetProperty("left")[0].GetProperty("says").GetString(), StringComparison.Ordinal);
         Assert.Single(await FilesAsync(pack));
-        await pack.PostAsync("tray/placements", new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png", insist = true } } });
+        await pack.PostAsync(
+            "tray/placements",
+            new { files = new[] { new { file = "flag.png", target = "art/surfaces/setts_dark.png", insist = true } } });
         Assert.Equal(["image/unreadable art/surfaces/setts_dark.png"], await pack.FindingsAsync());
     }
 
@@ -167,7 +185,12 @@ public class TrayTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         await pack.DropAsync(("a.png", [1]));
-        var result = await pack.PostAsync("tray/placements", new { files = new[] { new { file = "a.png", target = ".underlay/waivers.json" }, new { file = "gone.png", target = "x.png" } } });
+        var result = await pack.PostAsync(
+            "tray/placements",
+            new
+            {
+                files = new[] { new { file = "a.png", target = ".underlay/waivers.json" }, new { file = "gone.png", target = "x.png" } },
+            });
         Assert.Equal(0, result.GetProperty("placed").GetInt32());
         Assert.Equal(["a.png", "gone.png"], result.GetProperty("left").EnumerateArray().Select(l => l.GetProperty("path").GetString()));
         Assert.Equal(["a.png"], await FilesAsync(pack));
@@ -179,7 +202,11 @@ public class TrayTests(RunningServer server)
         var pack = await server.NewPackAsync();
         const string Path = "art/surfaces/setts_dark.png";
         await pack.PutFileAsync(Path, Picture.Of(96, 96).ToPng());
-        await TestPack.ReadAsync(await pack.Http.PutAsync($"/api/packs/{pack.Id}/picture/steps", System.Net.Http.Json.JsonContent.Create(new { path = Path, steps = new[] { new { @do = "fit", width = 64, height = 64, mode = "stretch" } } })));
+        await TestPack.ReadAsync(
+            await pack.Http.PutAsync(
+                $"/api/packs/{pack.Id}/picture/steps",
+                System.Net.Http.Json.JsonContent.Create(
+                    new { path = Path, steps = new[] { new { @do = "fit", width = 64, height = 64, mode = "stretch" } } })));
         await pack.DropAsync(("setts_dark.png", Picture.Of(128, 128).ToPng()));
         await pack.PostAsync("tray/placements", new { files = new[] { new { file = "setts_dark.png", target = Path } } });
         var picture = await pack.GetAsync($"picture?path={Path}");
@@ -200,5 +227,11 @@ public class TrayTests(RunningServer server)
     }
 
     private static async Task<List<string>> FilesAsync(TestPack pack) =>
-        [.. (await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray().Select(r => r.GetProperty("file").GetString()!).Order(StringComparer.Ordinal)];
+        [
+            .. (await pack.GetAsync("tray"))
+                .GetProperty("rows")
+                .EnumerateArray()
+                .Select(r => r.GetProperty("file").GetString()!)
+                .Order(StringComparer.Ordinal),
+        ];
 }

@@ -11,7 +11,9 @@ public class WriteKeyTests(RunningServer server)
     {
         var pack = await server.NewPackAsync();
         var key = Guid.NewGuid();
-        var (first, second) = (await SendAsync(pack, HttpMethod.Put, "file?path=a.txt", key), await SendAsync(pack, HttpMethod.Put, "file?path=a.txt", key));
+        var (first, second) = (
+            await SendAsync(pack, HttpMethod.Put, "file?path=a.txt", key),
+            await SendAsync(pack, HttpMethod.Put, "file?path=a.txt", key));
         Assert.Equal(await first.Content.ReadAsStringAsync(), await second.Content.ReadAsStringAsync());
         Assert.Equal(first.StatusCode, second.StatusCode);
         Assert.Equal(["Write a.txt", "Begin Test"], await LogAsync(pack));

@@ -51,7 +51,12 @@ public sealed record APack(IReadOnlyDictionary<string, byte[]> Files)
     {
         var all = Faults();
         var plain = all.Where(f => !OnLooks.Contains(f.Code.Value)).ToList();
-        return plain is [var only] ? only : plain.Count == 0 && all is [var advice] ? advice : throw new InvalidOperationException("Not one finding but: " + string.Join("; ", all.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
+        return plain is [var only]
+            ? only
+            : plain.Count == 0 && all is [var advice]
+            ? advice
+            : throw new InvalidOperationException(
+                "Not one finding but: " + string.Join("; ", all.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
     }
 
     /// <summary>The one finding of a code, where it is advice on looks; else the one finding that there is.</summary>
@@ -69,7 +74,11 @@ public static class SmallBase
 
     private static readonly Dictionary<string, BaseCatalogue> Catalogues = Repository.Kilnmoor.Editions.ToDictionary(
         e => e.Key,
-        e => BaseCatalogue.Read(Repository.Kilnmoor, e, FileTree.OfBytes(FilesOf(e.Key).Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value)))));
+        e =>
+            BaseCatalogue.Read(
+                Repository.Kilnmoor,
+                e,
+                FileTree.OfBytes(FilesOf(e.Key).Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value)))));
 
     /// <summary>Of the newest edition.</summary>
     public static BaseCatalogue Catalogue => Of(Repository.Kilnmoor.Newest);
@@ -81,7 +90,8 @@ public static class SmallBase
     {
         if (edition == "4.0") return Files;
         var files = new Dictionary<string, byte[]>(Files) { ["art/scenes/quay.png"] = Own(Picture.Of(240, 135)).ToPng() };
-        foreach (var path in files.Keys.Where(p => p.EndsWith("/shelf.png", StringComparison.Ordinal)).ToList()) files[path] = Own(Picture.Shelf(48, 48)).ToPng();
+        foreach (var path in files.Keys.Where(p => p.EndsWith("/shelf.png", StringComparison.Ordinal)).ToList())
+            files[path] = Own(Picture.Shelf(48, 48)).ToPng();
         if (edition == "3.0") files.Remove("art/embers/wares/soup_bowl.png");
         return files;
     }
@@ -107,14 +117,21 @@ public static class SmallBase
             .With("art/stalls/001.png", Own(Picture.Of(96, 72)))
             .With("art/stalls/002.png", Own(Picture.Of(96, 72)))
             .WithSurface("flagstone", Own(Picture.Of(64, 64)))
-            .WithSurface("fence", Own(Picture.Of(64, 64)).With(3, 3, default), """{ "made_of": "reed", "edge": "mask", "under": { "surface": "flagstone", "share": 0.3 } }""")
+            .WithSurface(
+                "fence",
+                Own(Picture.Of(64, 64)).With(3, 3, default),
+                """{ "made_of": "reed", "edge": "mask", "under": { "surface": "flagstone", "share": 0.3 } }""")
             .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "blend" }""");
-        foreach (var member in new[] { "dawn", "noon", "lamp" }) files = files.With($"art/awnings/quay/{member}.png", Own(Picture.Of(150, 60)));
-        foreach (var width in new[] { 64, 96, 128, 192 }) files = files.With($"art/boards/oak/{width}.png", Own(Picture.Of(width, 48).WithClearRing()));
+        foreach (var member in new[] { "dawn", "noon", "lamp" })
+            files = files.With($"art/awnings/quay/{member}.png", Own(Picture.Of(150, 60)));
+        foreach (var width in new[] { 64, 96, 128, 192 })
+            files = files.With($"art/boards/oak/{width}.png", Own(Picture.Of(width, 48).WithClearRing()));
         for (var i = 1; i <= 4; i++) files = files.With($"art/flames/updraught/0{i}.png", Own(Picture.Of(40, 40)));
         foreach (var (name, entry) in new[]
         {
-            ("milk_jug", """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 12, "stall": "001", "glaze": "moor.celadon" }"""),
+            (
+                "milk_jug",
+                """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 12, "stall": "001", "glaze": "moor.celadon" }"""),
             ("soup_bowl", """{ "id": "moor.soup_bowl", "shape": "bowl", "made_of": "clay", "price": 12, "stall": "002", "ember": 0.5 }"""),
             ("big_jug", """{ "id": "moor.big_jug", "like": "moor.milk_jug", "price": 20 }"""),
         })
@@ -130,7 +147,8 @@ public static class SmallBase
     }
 
     /// <summary>The base's pictures differ in a pixel from those that tests lay over them.</summary>
-    private static Picture Own(Picture picture, bool grey = false) => picture.With(7, 7, grey ? new Pixel(1, 1, 1, 255) : new Pixel(1, 0, 3, 255));
+    private static Picture Own(Picture picture, bool grey = false) =>
+        picture.With(7, 7, grey ? new Pixel(1, 1, 1, 255) : new Pixel(1, 0, 3, 255));
 
     private const string Outline = """{ "outline": [[0, 0.5], [1, 0.4]] }""";
 }

@@ -33,9 +33,11 @@ public sealed record Picture(int Width, int Height, Func<int, int, Pixel> At)
     public static Picture Shelf(int width = 56, int height = 56) => Of(width, height).WithClearRing();
 
     /// <summary>A glaze mask: body in blue, rim in red.</summary>
-    public static Picture Mask(int width = 64, int height = 64) => new(width, height, (_, y) => y < 9 ? new Pixel(255, 0, 0, 255) : new Pixel(0, 0, 255, 255));
+    public static Picture Mask(int width = 64, int height = 64) =>
+        new(width, height, (_, y) => y < 9 ? new Pixel(255, 0, 0, 255) : new Pixel(0, 0, 255, 255));
 
-    public Picture WithClearRing() => this with { At = (x, y) => x == 0 || y == 0 || x == Width - 1 || y == Height - 1 ? new Pixel(0, 0, 0, 0) : At(x, y) };
+    public Picture WithClearRing() =>
+        this with { At = (x, y) => x == 0 || y == 0 || x == Width - 1 || y == Height - 1 ? new Pixel(0, 0, 0, 0) : At(x, y) };
 
     public Picture With(int x, int y, Pixel pixel) => this with { At = (px, py) => px == x && py == y ? pixel : At(px, py) };
 

@@ -17,7 +17,9 @@ public static class Repository
     private static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(folder, "Underlay.slnx"))) folder = Path.GetDirectoryName(folder.TrimEnd('/')) ?? throw new InvalidOperationException("The tests do not lie in a checkout.");
+        while (!File.Exists(Path.Combine(folder, "Underlay.slnx")))
+            folder = Path.GetDirectoryName(folder.TrimEnd('/'))
+                ?? throw new InvalidOperationException("The tests do not lie in a checkout.");
         return folder;
     }
 }

@@ -14,7 +14,14 @@ internal static class BuildCommand
         var options = new CommonOptions();
         var output = new Option<FileInfo>("--output") { Description = "The package to write.", Required = true };
         var allow = new Option<bool>("--allow-blockers") { Description = "Build although blockers are left." };
-        var command = new Command("build", "Build the package that the host wants.") { options.Pack, options.Host, options.Base, output, allow };
+        var command = new Command("build", "Build the package that the host wants.")
+        {
+            options.Pack,
+            options.Host,
+            options.Base,
+            output,
+            allow,
+        };
         command.SetAction(parsed =>
         {
             var context = HostContext.Open(installation, parsed.GetRequiredValue(options.Host), parsed.GetValue(options.Base));
@@ -33,7 +40,10 @@ internal static class BuildCommand
             var target = parsed.GetRequiredValue(output);
             var built = Write(context, plan, target);
             foreach (var omitted in plan.Omitted) Console.Out.WriteLine($"left out: {omitted}");
-            Console.Out.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{target.FullName}\n{plan.Files.Count} files, {built.Length} bytes\nSHA-256 {built.Sha256}"));
+            Console.Out.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{target.FullName}\n{plan.Files.Count} files, {built.Length} bytes\nSHA-256 {built.Sha256}"));
             return 0;
         });
         return command;
@@ -46,9 +56,14 @@ internal static class BuildCommand
         try
         {
             BuiltPackage built;
-            using (var stream = new FileStream(unfinished, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20)) built = PackageBuilder.Write(context.Profile, plan.Files, stream);
+            using (var stream = new FileStream(unfinished, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
+                built = PackageBuilder.Write(context.Profile, plan.Files, stream);
             if (built.Length > context.Profile.Package.MostBytes)
-                throw new UserErrorException(string.Create(CultureInfo.InvariantCulture, $"The package would have {built.Length:N0} bytes; {context.Profile.Title} takes at most {context.Profile.Package.MostBytes:N0}."));
+                throw new UserErrorException(
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"The package would have {built.Length:N0} bytes; {context.Profile.Title} takes at most "
+                            + $"{context.Profile.Package.MostBytes:N0}."));
             File.Move(unfinished, target.FullName, overwrite: true);
             return built;
         }

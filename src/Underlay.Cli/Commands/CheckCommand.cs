@@ -40,10 +40,18 @@ internal static class CheckCommand
         if (source.Problem is { } problem)
         {
             var finding = ArchiveFindings.Of(problem);
-            return new CheckReport(context.Profile.Key, edition ?? context.Profile.Newest, null, [finding], [.. CheckList.Codes.Where(c => c != finding.Code)], null);
+            return new CheckReport(
+                context.Profile.Key,
+                edition ?? context.Profile.Newest,
+                null,
+                [finding],
+                [.. CheckList.Codes.Where(c => c != finding.Code)],
+                null);
         }
 
         var report = CheckReport.Make(context.Profile, edition, context.Base, source.Tree);
-        return !source.IsFolder && WrongEnding.Find(context.Profile, Path.GetFileName(path)) is { } ending ? report with { Findings = [ending, .. report.Findings] } : report;
+        return !source.IsFolder && WrongEnding.Find(context.Profile, Path.GetFileName(path)) is { } ending
+            ? report with { Findings = [ending, .. report.Findings] }
+            : report;
     }
 }

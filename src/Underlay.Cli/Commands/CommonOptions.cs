@@ -7,11 +7,17 @@ internal sealed class CommonOptions
 {
     public Argument<string> Pack { get; } = new("PATH") { Description = "A pack: a folder or an archive." };
 
-    public Option<string> Host { get; } = new("--host") { Description = "The host that the pack is for; underlay hosts lists them.", Required = true };
+    public Option<string> Host { get; } = new(
+        "--host")
+    { Description = "The host that the pack is for; underlay hosts lists them.", Required = true };
 
-    public Option<string?> Edition { get; } = new("--edition") { Description = "The host's edition; default: the newest that the manifest declares." };
+    public Option<string?> Edition { get; } = new(
+        "--edition")
+    { Description = "The host's edition; default: the newest that the manifest declares." };
 
-    public Option<string?> Base { get; } = new("--base") { Description = "The folder with that edition's own files; default: generated ones." };
+    public Option<string?> Base { get; } = new(
+        "--base")
+    { Description = "The folder with that edition's own files; default: generated ones." };
 
     public Option<string> Format { get; } = MakeFormat("text", "json");
 
@@ -21,7 +27,11 @@ internal sealed class CommonOptions
 
     private static Option<string> MakeFormat(params string[] formats)
     {
-        var format = new Option<string>("--format") { Description = string.Join(", ", formats) + ".", DefaultValueFactory = _ => formats[0] };
+        var format = new Option<string>("--format")
+        {
+            Description = string.Join(", ", formats) + ".",
+            DefaultValueFactory = _ => formats[0],
+        };
         format.AcceptOnlyFromAmong(formats);
         return format;
     }

@@ -12,7 +12,13 @@ internal static class FixCommand
     public static Command Make(Installation installation)
     {
         var options = new CommonOptions();
-        var only = new Option<string[]>("--only") { Description = "Only fixes for this code, those too that leave a choice or change bytes; may be repeated.", DefaultValueFactory = _ => [] };
+        var only = new Option<string[]>(
+            "--only")
+        {
+            Description = "Only fixes for this code, those too that leave a choice or change bytes; may be repeated.",
+            DefaultValueFactory = _ =>
+                []
+        };
         var dryRun = new Option<bool>("--dry-run") { Description = "Only say what would be done." };
         var command = new Command("fix", "Apply the fixes that lose nothing and leave no choice.")
         {
@@ -24,11 +30,17 @@ internal static class FixCommand
             var edition = context.FindEdition(parsed.GetValue(options.Edition));
             var path = parsed.GetRequiredValue(options.Pack);
             var codes = parsed.GetValue(only) ?? [];
-            if (codes.FirstOrDefault(c => CheckList.Codes.All(k => k.Value != c)) is { } unknown) throw new UserErrorException($"There is no check “{unknown}”; docs/checks.md lists them.");
+            if (codes.FirstOrDefault(c => CheckList.Codes.All(k => k.Value != c)) is { } unknown)
+                throw new UserErrorException($"There is no check “{unknown}”; docs/checks.md lists them.");
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
             if (!source.IsFolder) throw new UserErrorException($"{path} is an archive; unpack it into a folder to have it fixed there.");
-            var (_, applied, held, report) = FixRunner.Run(source.Name, source.Tree, t => CheckReport.Make(context.Profile, edition, context.Base, t), context.Profile, codes);
+            var (_, applied, held, report) = FixRunner.Run(
+                source.Name,
+                source.Tree,
+                t => CheckReport.Make(context.Profile, edition, context.Base, t),
+                context.Profile,
+                codes);
             var isDry = parsed.GetValue(dryRun);
             foreach (var fix in applied)
             {
@@ -38,8 +50,11 @@ internal static class FixCommand
             }
 
             foreach (var back in held)
-                Console.Out.WriteLine($"held back  {back.Finding.Code}  {back.Finding.Path}: “{back.Finding.Fix!.Title}” would make {context.Profile.Title} show {Describe(back.Would)}");
-            var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and {ReportWriter.Count(report.Count(Severity.Warning), "warning")} left";
+                Console.Out.WriteLine(
+                    $"held back  {back.Finding.Code}  {back.Finding.Path}: “{back.Finding.Fix!.Title}” would make "
+                        + $"{context.Profile.Title} show {Describe(back.Would)}");
+            var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and "
+                + $"{ReportWriter.Count(report.Count(Severity.Warning), "warning")} left";
             Console.Out.WriteLine($"{(isDry ? "Would apply" : "Applied")} {ReportWriter.Count(applied.Count, "fix")}; {left}.");
             return report.Blocks ? 1 : 0;
         });
@@ -47,7 +62,8 @@ internal static class FixCommand
     }
 
     private static string Describe(IReadOnlyList<Prediction> would) =>
-        $"{would[0].Path} {(would[0].Kind == PredictionKind.Drop ? "not at all, as it is" : "as")} {would[0].Code}{(would.Count > 1 ? $", and {would.Count - 1} more" : "")}";
+        $"{would[0].Path} {(would[0].Kind == PredictionKind.Drop ? "not at all, as it is" : "as")} "
+            + $"{would[0].Code}{(would.Count > 1 ? $", and {would.Count - 1} more" : "")}";
 
     private static string Describe(TreeEdit edit) => edit switch
     {

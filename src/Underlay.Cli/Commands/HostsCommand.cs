@@ -16,7 +16,9 @@ internal static class HostsCommand
                 var profile = ProfileFolder.Read(installation.Hosts, key).Profile;
                 Console.Out.WriteLine($"{key}  {profile.Title}: {profile.About}");
                 foreach (var edition in profile.Editions) Console.Out.WriteLine($"    {edition.Key}  {edition.Title}");
-                Console.Out.WriteLine($"    declared in {profile.Manifest.Path} by {profile.Manifest.FromField} and {profile.Manifest.ToField}; packages end with {profile.Package.Extension}");
+                Console.Out.WriteLine(
+                    $"    declared in {profile.Manifest.Path} by {profile.Manifest.FromField} and {profile.Manifest.ToField}; packages "
+                        + $"end with {profile.Package.Extension}");
             }
 
             return 0;

@@ -20,10 +20,18 @@ internal static class TryCommand
         {
             var context = HostContext.Open(installation, parsed.GetRequiredValue(options.Host), parsed.GetValue(options.Base));
             var packages = parsed.GetRequiredValue(files);
-            if (packages.FirstOrDefault(p => !File.Exists(p)) is { } missing) throw new UserErrorException($"There is no package at {missing}.");
-            var edition = context.FindEdition(parsed.GetValue(options.Edition)) ?? context.DeclaredEdition(context.OpenPack(packages[0]).Tree);
+            if (packages.FirstOrDefault(p => !File.Exists(p)) is { } missing)
+                throw new UserErrorException($"There is no package at {missing}.");
+            var edition = context.FindEdition(parsed.GetValue(options.Edition))
+                ?? context.DeclaredEdition(context.OpenPack(packages[0]).Tree);
             var runner = new TrialRunner(installation.StandIns);
-            var result = await runner.RunAsync(context.Profile, context.BaseFolder(edition), edition, parsed.GetValue(insist), packages, cancel).ConfigureAwait(false);
+            var result = await runner.RunAsync(
+                context.Profile,
+                context.BaseFolder(edition),
+                edition,
+                parsed.GetValue(insist),
+                packages,
+                cancel).ConfigureAwait(false);
             if (result.ExitCode != 0) throw new UserErrorException($"{context.Profile.Title} could not be tried: {result.Error.Trim()}");
             using var report = JsonDocument.Parse(result.Json);
             Output.Print(parsed.GetValue(options.Format) == "json" ? result.Json : TrialText.Of(report.RootElement), null);

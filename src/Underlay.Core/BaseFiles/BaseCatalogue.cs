@@ -24,7 +24,11 @@ public sealed class BaseCatalogue
     private readonly System.Collections.Concurrent.ConcurrentDictionary<PackPath, ILookup<string, string>> pairs = new();
     private readonly Func<PackPath, byte[]> read;
 
-    internal BaseCatalogue(Edition edition, IReadOnlyList<BaseFile> files, IReadOnlyDictionary<string, Codebook> codebooks, Func<PackPath, byte[]> read)
+    internal BaseCatalogue(
+        Edition edition,
+        IReadOnlyList<BaseFile> files,
+        IReadOnlyDictionary<string, Codebook> codebooks,
+        Func<PackPath, byte[]> read)
     {
         this.read = read;
         Edition = edition;
@@ -71,7 +75,9 @@ public sealed class BaseCatalogue
     {
         var located = tree.Files.Select(f => (File: f, Found: profile.Locate(f.Path, edition))).ToList();
         var facts = FactsReader.ReadAll([.. located.Select(l => (l.File, l.Found?.Place))], cancel: cancel);
-        var files = located.Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path])).ToList();
+        var files = located
+            .Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path]))
+            .ToList();
         var codebooks = profile.Codebooks.ToDictionary(c => c.Key, c => ReadCodebook(c, tree), StringComparer.Ordinal);
         return new BaseCatalogue(edition, files, codebooks, path => tree.Find(path)!.ReadAll());
     }

@@ -83,7 +83,12 @@ public static class BaseCatalogueFile
             // Tables and indexes are few and quickly read; they are not kept twice.
             var table = found?.Place is { Content: PlaceContent.Table, Table: { } shape } ? TableFacts.Of(read(path), shape) : null;
             var index = found?.Place is { Content: PlaceContent.Index, Index: { } form } ? IndexFacts.Of(read(path), form) : null;
-            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, picture, entry, table, index)));
+            files.Add(
+                new BaseFile(
+                    path,
+                    found?.Place,
+                    found?.Bindings ?? Bindings.None,
+                    new FileFacts(hash, length, picture, entry, table, index)));
         }
 
         var books = new Dictionary<string, Codebook>(StringComparer.Ordinal);
@@ -136,10 +141,24 @@ public static class BaseCatalogueFile
         if (!reader.ReadBoolean()) return null;
         var problem = reader.ReadString();
         var header = reader.ReadBoolean()
-            ? new PictureHeader(new PixelSize(reader.ReadInt32(), reader.ReadInt32()), (PngColour)reader.ReadByte(), reader.ReadBoolean(), reader.ReadBoolean())
+            ? new PictureHeader(
+                new PixelSize(reader.ReadInt32(), reader.ReadInt32()),
+                (PngColour)reader.ReadByte(),
+                reader.ReadBoolean(),
+                reader.ReadBoolean())
             : null;
         var pixels = reader.ReadBoolean()
-            ? new PixelFacts((AlphaUse)reader.ReadByte(), ReadPixel(reader), ReadPixel(reader), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadInt32(), ReadPixel(reader), reader.ReadDouble(), reader.ReadBoolean() ? new Lettering(reader.ReadDouble(), reader.ReadDouble()) : null)
+            ? new PixelFacts(
+                (AlphaUse)reader.ReadByte(),
+                ReadPixel(reader),
+                ReadPixel(reader),
+                ReadPixel(reader),
+                reader.ReadInt32(),
+                ReadPixel(reader),
+                reader.ReadInt32(),
+                ReadPixel(reader),
+                reader.ReadDouble(),
+                reader.ReadBoolean() ? new Lettering(reader.ReadDouble(), reader.ReadDouble()) : null)
             : null;
         return new PictureFacts(problem.Length == 0 ? null : problem, header, pixels);
     }

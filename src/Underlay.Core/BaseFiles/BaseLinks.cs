@@ -20,5 +20,10 @@ public sealed class BaseLinks
 
     /// <summary>Files by the text at a field of their own.</summary>
     public ILookup<string, BaseFile> WithValue(string pointer) =>
-        byValue.GetOrAdd(pointer, p => files.Where(f => f.Facts.Entry?.Text.FindString(p) is not null).ToLookup(f => f.Facts.Entry!.Text.FindString(p)!, StringComparer.Ordinal));
+        byValue.GetOrAdd(
+            pointer,
+            p =>
+                files
+                    .Where(f => f.Facts.Entry?.Text.FindString(p) is not null)
+                    .ToLookup(f => f.Facts.Entry!.Text.FindString(p)!, StringComparer.Ordinal));
 }

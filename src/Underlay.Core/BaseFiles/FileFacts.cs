@@ -14,10 +14,17 @@ namespace Underlay.Core.BaseFiles;
 /// <param name="Entry">Given where the place reads entries.</param>
 /// <param name="Table">Given where the place reads tables.</param>
 /// <param name="Index">Given where the place reads an index.</param>
-public sealed record FileFacts(ContentHash Hash, long Length, PictureFacts? Picture, EntryFacts? Entry, TableFacts? Table = null, IndexFacts? Index = null)
+public sealed record FileFacts(
+    ContentHash Hash,
+    long Length,
+    PictureFacts? Picture,
+    EntryFacts? Entry,
+    TableFacts? Table = null,
+    IndexFacts? Index = null)
 {
     /// <summary>Why a host cannot read the file, as the end of a sentence; null when it can.</summary>
-    public string? Unreadable => Picture?.Problem ?? (Entry?.Text.Problem is { } text ? $"{text.Says} ({text.At})" : null) ?? Table?.Problem ?? Index?.Problem;
+    public string? Unreadable =>
+        Picture?.Problem ?? (Entry?.Text.Problem is { } text ? $"{text.Says} ({text.At})" : null) ?? Table?.Problem ?? Index?.Problem;
 
     /// <summary>What a host does not accept in a file that it can read.</summary>
     public IReadOnlyList<EntryFault> Faults => Entry?.Faults ?? Table?.Faults ?? Index?.Faults ?? [];

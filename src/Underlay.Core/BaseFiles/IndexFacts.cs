@@ -29,16 +29,27 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
     {
         if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return Unreadable(tooLong);
         if (!System.Text.Unicode.Utf8.IsValid(bytes)) return Unreadable("it is not UTF-8");
-        var settings = new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, IgnoreComments = true, IgnoreProcessingInstructions = true };
+        var settings = new XmlReaderSettings
+        {
+            DtdProcessing = DtdProcessing.Prohibit,
+            XmlResolver = null,
+            IgnoreComments = true,
+            IgnoreProcessingInstructions = true,
+        };
         // Whatever the declaration says, the bytes are UTF-8: read as such, and held against what it says.
-        using var text = new StreamReader(new MemoryStream(bytes), new System.Text.UTF8Encoding(true, true), detectEncodingFromByteOrderMarks: true);
+        using var text = new StreamReader(
+            new MemoryStream(bytes),
+            new System.Text.UTF8Encoding(true, true),
+            detectEncodingFromByteOrderMarks: true);
         using var reader = XmlReader.Create(text, settings);
         try
         {
             var rows = new RowReader(shape);
             while (reader.Read())
             {
-                if (reader.NodeType == XmlNodeType.XmlDeclaration && reader.GetAttribute("encoding") is { } encoding && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase))
+                if (reader.NodeType == XmlNodeType.XmlDeclaration
+                    && reader.GetAttribute("encoding") is { } encoding
+                    && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase))
                     return Unreadable($"it says that its encoding is {encoding}, where UTF-8 is wanted");
                 if (reader.NodeType != XmlNodeType.Element) continue;
                 if (reader.Depth >= TextLimit.MostDeep) return Unreadable($"it is nested more than {TextLimit.MostDeep} deep");
@@ -49,7 +60,10 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
         }
         catch (XmlException problem)
         {
-            return Unreadable(problem.Message.Contains("DTD", StringComparison.Ordinal) ? "it has a document type, which is not allowed" : $"it is no XML (line {problem.LineNumber}, column {problem.LinePosition})");
+            return Unreadable(
+                problem.Message.Contains("DTD", StringComparison.Ordinal)
+                    ? "it has a document type, which is not allowed"
+                    : $"it is no XML (line {problem.LineNumber}, column {problem.LinePosition})");
         }
         catch (System.Text.DecoderFallbackException)
         {
@@ -58,7 +72,10 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
     }
 
     private static bool IsSpan(string text) =>
-        MonthSpan().Match(text) is { Success: true } match && match.Groups.Values.Skip(1).All(g => g.Value.Length < 3 && int.Parse(g.Value, System.Globalization.CultureInfo.InvariantCulture) is >= 1 and <= 12);
+        MonthSpan().Match(text) is { Success: true } match
+            && match.Groups.Values
+                .Skip(1)
+                .All(g => g.Value.Length < 3 && int.Parse(g.Value, System.Globalization.CultureInfo.InvariantCulture) is >= 1 and <= 12);
 
     private static IndexFacts Unreadable(string problem) => new(problem, [], []);
 
@@ -81,12 +98,16 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
             if (reader.Depth == 0) root = name;
             // Unknown elements are ignored with all that is in them.
             var level = reader.Depth - 1;
-            if (level >= 0 && level < shape.Levels.Count && name == shape.Levels[level].Element && IsKnown(level)) AddKnown(reader, level, name);
+            if (level >= 0 && level < shape.Levels.Count && name == shape.Levels[level].Element && IsKnown(level))
+                AddKnown(reader, level, name);
             around.Add(name);
         }
 
         public IndexFacts Finish() =>
-            root == shape.Root ? new IndexFacts(null, faults, rows) : new IndexFacts(null, [new EntryFault("", shape.Root, $"the root element is “{root}”; wanted is “{shape.Root}”")], []);
+            root == shape.Root
+                ? new IndexFacts(null, faults, rows)
+                : new IndexFacts(null, [new EntryFault("", shape.Root, $"the root element is “{root}”; wanted is "
+                    + $"“{shape.Root}”")], []);
 
         private bool IsKnown(int level)
         {
@@ -100,7 +121,8 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
             var lines = (IXmlLineInfo)reader;
             var at = new TextPosition(lines.LineNumber, lines.LinePosition);
             var attributes = new Dictionary<string, string>(StringComparer.Ordinal);
-            for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute()) attributes[NameOf(reader)] = reader.Value;
+            for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
+                attributes[NameOf(reader)] = reader.Value;
             reader.MoveToElement();
             string Want(string attribute)
             {
@@ -113,12 +135,18 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
             if (level < shape.Levels.Count - 1) return;
             var file = Want(shape.File);
             var span = attributes.GetValueOrDefault(shape.Span);
-            if (span is not null && !IsSpan(span)) faults.Add(Fault(shape.Span, at, $"“{shape.Span}” is “{span}” in line {at.Line}; wanted are two months from 1 to 12, such as 4-9"));
+            if (span is not null && !IsSpan(span))
+                faults.Add(
+                    Fault(
+                        shape.Span,
+                        at,
+                        $"“{shape.Span}” is “{span}” in line {at.Line}; wanted are two months from 1 to 12, such as 4-9"));
             rows.Add(new IndexRow([.. codes], file, span, at));
         }
 
         private static EntryFault Fault(string attribute, TextPosition at, string says) => new("", $"{attribute}, {at}", says);
 
-        private static string NameOf(XmlReader reader) => reader.NamespaceURI.Length == 0 ? reader.LocalName : $"{{{reader.NamespaceURI}}}{reader.LocalName}";
+        private static string NameOf(XmlReader reader) =>
+            reader.NamespaceURI.Length == 0 ? reader.LocalName : $"{{{reader.NamespaceURI}}}{reader.LocalName}";
     }
 }

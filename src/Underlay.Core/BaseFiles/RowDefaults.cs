@@ -16,7 +16,11 @@ public static class RowDefaults
         // A column in which every row has something else names the thing; in others, most rows say what is usual.
         return values.Distinct(StringComparer.Ordinal).Count() == values.Count
             ? NameOf(key, prefix)
-            : values.GroupBy(v => v, StringComparer.Ordinal).OrderByDescending(g => g.Count()).ThenBy(g => g.Key, StringComparer.Ordinal).First().Key;
+            : values
+                .GroupBy(v => v, StringComparer.Ordinal)
+                .OrderByDescending(g => g.Count())
+                .ThenBy(g => g.Key, StringComparer.Ordinal)
+                .First().Key;
     }
 
     /// <summary>True where a value belongs in the column: every row of the base has one.</summary>
@@ -29,7 +33,9 @@ public static class RowDefaults
     /// <summary>A name for people from a key: "saltbrook_high_tide" is "High tide".</summary>
     private static string NameOf(string key, string? prefix)
     {
-        var bare = prefix is not null && key.Length > prefix.Length + 1 && key.StartsWith(prefix + "_", StringComparison.Ordinal) ? key[(prefix.Length + 1)..] : key;
+        var bare = prefix is not null && key.Length > prefix.Length + 1 && key.StartsWith(prefix + "_", StringComparison.Ordinal)
+            ? key[(prefix.Length + 1)..]
+            : key;
         var words = bare.Replace('_', ' ').Trim();
         return words.Length == 0 ? key : char.ToUpperInvariant(words[0]) + words[1..];
     }

@@ -34,7 +34,12 @@ public sealed record TableRow(string Key, RowDeed Deed, IReadOnlyList<string> Va
 /// <param name="Replaces">True when the file replaces the whole table below.</param>
 /// <param name="Columns">The header.</param>
 /// <param name="Rows">In order.</param>
-public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Faults, bool Replaces, IReadOnlyList<string> Columns, IReadOnlyList<TableRow> Rows)
+public sealed record TableFacts(
+    string? Problem,
+    IReadOnlyList<EntryFault> Faults,
+    bool Replaces,
+    IReadOnlyList<string> Columns,
+    IReadOnlyList<TableRow> Rows)
 {
     /// <summary>Reads a table.</summary>
     public static TableFacts Of(byte[] bytes, TableShape shape)
@@ -61,12 +66,15 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
 
     /// <summary>The values of a row by column, key and deed left aside; what two rows that say the same have alike.</summary>
     public IReadOnlyDictionary<string, string> ValuesOf(TableRow row, TableShape shape) =>
-        Columns.Zip(row.Values).Where(c => c.First != shape.Key && c.First != shape.Merge).ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal);
+        Columns.Zip(row.Values)
+            .Where(c => c.First != shape.Key && c.First != shape.Merge)
+            .ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal);
 
     private static TableFacts Judge(CsvText csv, TableShape shape)
     {
         var header = csv.Header.ToArray();
-        if (header.Distinct(StringComparer.Ordinal).Count() < header.Length) return Reject(shape.Key, "a column stands twice in the header row");
+        if (header.Distinct(StringComparer.Ordinal).Count() < header.Length)
+            return Reject(shape.Key, "a column stands twice in the header row");
         var key = Array.IndexOf(header, shape.Key);
         if (key < 0) return Reject(shape.Key, $"the column “{shape.Key}” is missing");
         var merge = shape.Merge is { } column ? Array.IndexOf(header, column) : -1;
@@ -75,9 +83,11 @@ public sealed record TableFacts(string? Problem, IReadOnlyList<EntryFault> Fault
         foreach (var row in csv.Rows.Skip(1))
         {
             var (fields, line) = (row.Fields, row.Line);
-            if (fields.Count != header.Length) faults.Add(Fault(line, $"line {line} has {fields.Count} values, the header {header.Length}"));
+            if (fields.Count != header.Length)
+                faults.Add(Fault(line, $"line {line} has {fields.Count} values, the header {header.Length}"));
             else if (fields[key].Length == 0) faults.Add(Fault(line, $"line {line} has no {shape.Key}"));
-            else if ((merge < 0 ? RowDeed.Stand : DeedOf(fields[merge])) is { } deed) rows.Add(new TableRow(fields[key], deed, fields, line));
+            else if ((merge < 0 ? RowDeed.Stand : DeedOf(fields[merge])) is { } deed)
+                rows.Add(new TableRow(fields[key], deed, fields, line));
             else faults.Add(Fault(line, $"“{shape.Merge}” is “{fields[merge]}” in line {line}; wanted is add, change or remove"));
         }
 

@@ -20,12 +20,18 @@ internal static class Blame
                 known.Add(i);
             }
 
-        var better = Enumerable.Range(0, findings.Count).Where(i => findings[i].Covers.Count > 0).ToLookup(i => findings[i].Path, StringComparer.Ordinal);
+        var better = Enumerable.Range(0, findings.Count)
+            .Where(i => findings[i].Covers.Count > 0)
+            .ToLookup(i => findings[i].Path, StringComparer.Ordinal);
         var byRoot = Enumerable.Range(0, findings.Count).ToLookup(i => FindRoot(findings, causes, better, i));
         return [.. byRoot.OrderBy(g => g.Key).Select(g => Take(findings[g.Key], [.. g.Where(i => i != g.Key).Select(i => findings[i])]))];
     }
 
-    private static int FindRoot(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, ILookup<string, int> better, int start)
+    private static int FindRoot(
+        IReadOnlyList<Finding> findings,
+        Dictionary<PackPath, List<int>> causes,
+        ILookup<string, int> better,
+        int start)
     {
         var trail = new List<int> { start };
         while (FindCause(findings, causes, better, trail[^1]) is { } cause)
@@ -38,7 +44,11 @@ internal static class Blame
         return trail[^1];
     }
 
-    private static int? FindCause(IReadOnlyList<Finding> findings, Dictionary<PackPath, List<int>> causes, ILookup<string, int> better, int index)
+    private static int? FindCause(
+        IReadOnlyList<Finding> findings,
+        Dictionary<PackPath, List<int>> causes,
+        ILookup<string, int> better,
+        int index)
     {
         foreach (var i in better[findings[index].Path])
             if (i != index && findings[i].Covers.Contains(findings[index].Code.Value)) return i;
@@ -46,7 +56,11 @@ internal static class Blame
         {
             if (!causes.TryGetValue(path, out var known)) continue;
             // The cause at the same path is the nearest: a misnamed picture explains its own missing companion.
-            var cause = known.Where(i => i != index).OrderByDescending(i => findings[i].Path == findings[index].Path).Select(i => (int?)i).FirstOrDefault();
+            var cause = known
+                .Where(i => i != index)
+                .OrderByDescending(i => findings[i].Path == findings[index].Path)
+                .Select(i => (int?)i)
+                .FirstOrDefault();
             if (cause is not null) return cause;
         }
 
@@ -54,7 +68,9 @@ internal static class Blame
     }
 
     private static string Listed(List<string> paths) =>
-        paths.Count <= MostNamed ? string.Join(", ", paths) : $"{string.Join(", ", paths.Take(MostNamed))} and {paths.Count - MostNamed} more";
+        paths.Count <= MostNamed
+            ? string.Join(", ", paths)
+            : $"{string.Join(", ", paths.Take(MostNamed))} and {paths.Count - MostNamed} more";
 
     private static Finding Take(Finding cause, List<Finding> followers)
     {
@@ -62,11 +78,19 @@ internal static class Blame
         var predicts = cause.Predicts.Concat(followers.SelectMany(f => f.Predicts)).Distinct().ToList();
         var also = followers.Select(f => f.Path).Where(p => p != cause.Path).Distinct().Order(StringComparer.Ordinal).ToList();
         // What the host would do is said by the finding that is told, when only the one folded into it knew.
-        var host = cause.HostSays.Length > 0 ? "" : followers.FirstOrDefault(f => f.Path == cause.Path && f.HostSays.Length > 0)?.HostSays ?? "";
-        var message = host.Length == 0 || cause.Message.Contains(host, StringComparison.Ordinal) ? cause.Message : $"{cause.Message} {host}";
+        var host = cause.HostSays.Length > 0
+            ? ""
+            : followers.FirstOrDefault(f => f.Path == cause.Path && f.HostSays.Length > 0)?.HostSays ?? "";
+        var message = host.Length == 0 || cause.Message.Contains(host, StringComparison.Ordinal)
+            ? cause.Message
+            : $"{cause.Message} {host}";
         return cause with
         {
-            Severity = followers.Where(f => f.Severity == Severity.Blocker || !cause.Covers.Contains(f.Code.Value)).Select(f => f.Severity).Append(cause.Severity).Max(),
+            Severity = followers
+                .Where(f => f.Severity == Severity.Blocker || !cause.Covers.Contains(f.Code.Value))
+                .Select(f => f.Severity)
+                .Append(cause.Severity)
+                .Max(),
             Predicts = predicts,
             HostSays = cause.HostSays.Length > 0 ? cause.HostSays : host,
             Message = also.Count == 0 ? message : $"{message} This also spoils {Listed(also)}.",

@@ -106,7 +106,8 @@ public abstract class RuleCheck<TRule> : Check, IRuleCheck
     /// <inheritdoc/>
     public sealed override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ActiveRule active) =>
         active.Rule is TRule rule
-            ? Inspect(overlay, placement, rule).Select(f => f with { Rule = rule, RestsOn = active.ChosenBy is { } owner ? [.. f.RestsOn, owner] : f.RestsOn })
+            ? Inspect(overlay, placement, rule).Select(
+                f => f with { Rule = rule, RestsOn = active.ChosenBy is { } owner ? [.. f.RestsOn, owner] : f.RestsOn })
             : [];
 
     /// <summary>Looks at a file which the host shows.</summary>

@@ -36,7 +36,9 @@ public sealed class CheckEngine
     {
         var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
         var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
-        var changed = overlay.Groups.Where(g => !(sameAuthor && before.Groups.TryGetValue(g.Key, out var known) && IsSame(known.Group, g))).ToList();
+        var changed = overlay.Groups
+            .Where(g => !(sameAuthor && before.Groups.TryGetValue(g.Key, out var known) && IsSame(known.Group, g)))
+            .ToList();
         var looked = changed.Select(g => g.Key).ToHashSet(StringComparer.Ordinal);
 
         GroupFindings Inspect(Group group)
@@ -97,7 +99,13 @@ public sealed class CheckEngine
             && before.Dropped.Count == now.Dropped.Count
             && before.TakenOver.SequenceEqual(now.TakenOver, ReferenceEqualityComparer.Instance)
             && before.Shown.Zip(now.Shown).All(pair => IsSame(pair.First, pair.Second))
-            && before.Dropped.Zip(now.Dropped).All(pair => IsSame(pair.First.Placement, pair.Second.Placement) && pair.First.Code == pair.Second.Code && pair.First.Rule == pair.Second.Rule));
+            && before.Dropped
+                .Zip(now.Dropped)
+                .All(
+                    pair =>
+                        IsSame(pair.First.Placement, pair.Second.Placement)
+                            && pair.First.Code == pair.Second.Code
+                            && pair.First.Rule == pair.Second.Rule));
 
     private static bool IsSame(Placement before, Placement now) =>
         before.Path == now.Path && before.FromBase == now.FromBase && ReferenceEquals(before.Facts, now.Facts);

@@ -16,7 +16,14 @@ public sealed class CheckSession
     private readonly Func<Edition, BaseCatalogue> baseOf;
     private readonly EngineMemory memory;
 
-    private CheckSession(HostProfile profile, Edition? edition, Func<Edition, BaseCatalogue> baseOf, FileTree tree, CheckReport report, EngineMemory memory, IReadOnlySet<string> looked)
+    private CheckSession(
+        HostProfile profile,
+        Edition? edition,
+        Func<Edition, BaseCatalogue> baseOf,
+        FileTree tree,
+        CheckReport report,
+        EngineMemory memory,
+        IReadOnlySet<string> looked)
     {
         this.profile = profile;
         this.edition = edition;
@@ -60,7 +67,8 @@ public sealed class CheckSession
     /// <summary>The session after a change that is known by its outcome.</summary>
     /// <param name="tree">The tree after it; files that are the same hold the same content object.</param>
     /// <param name="cancel">Stops between two files.</param>
-    public CheckSession MovedTo(FileTree tree, CancellationToken cancel = default) => Make(profile, edition, baseOf, tree, this, null, cancel);
+    public CheckSession MovedTo(FileTree tree, CancellationToken cancel = default) =>
+        Make(profile, edition, baseOf, tree, this, null, cancel);
 
     private static CheckSession Make(
         HostProfile profile,
@@ -82,8 +90,19 @@ public sealed class CheckSession
         // Another edition has other places and another base: nothing known holds there.
         var last = before?.Report.Edition == chosen ? before : null;
         var reading = PackReading.Read(profile, chosen, tree, manifest, last?.Report.Overlay?.Pack, progress, cancel);
-        var overlay = Overlay.Of(reading, baseOf(chosen), () => [.. profile.Editions.Where(e => e != chosen).Select(baseOf)], last?.Report.Overlay);
+        var overlay = Overlay.Of(
+            reading,
+            baseOf(chosen),
+            () => [.. profile.Editions.Where(e => e != chosen).Select(baseOf)],
+            last?.Report.Overlay);
         var run = CheckEngine.Whole.Run(overlay, last?.memory ?? EngineMemory.Empty);
-        return new CheckSession(profile, edition, baseOf, tree, new CheckReport(profile.Key, chosen, manifest.Id, run.Findings, [], overlay), run.Memory, run.Looked);
+        return new CheckSession(
+            profile,
+            edition,
+            baseOf,
+            tree,
+            new CheckReport(profile.Key, chosen, manifest.Id, run.Findings, [], overlay),
+            run.Memory,
+            run.Looked);
     }
 }

@@ -20,7 +20,12 @@ public sealed class Circular : Check
         if (drop.Rule is not InheritsRule rule || drop.Code != rule.Circle.Code) yield break;
         var by = drop.Placement.Place.Kind!.Inherits!.By;
         var at = drop.Placement.Facts.Entry!.Text.Locate(by);
-        yield return Report(overlay, drop, $"{FieldName.Quote(by)} is “{drop.Placement.Field(by)}”, and that leads back to this one ({at}): break the circle at one of its entries.") with
+        yield return Report(
+            overlay,
+            drop,
+            $"{FieldName.Quote(by)} is “{drop.Placement.Field(by)}”, and that leads back to this one ({at}): break the circle at one "
+                + $"of "
+                + $"its entries.") with
         {
             Pointer = by,
             At = at,

@@ -12,10 +12,16 @@ public sealed record GroupFindings(Group Group, IReadOnlyList<Finding> Local, IR
 /// <param name="Overlay">The stack of that run; null before any.</param>
 /// <param name="Groups">By key.</param>
 /// <param name="Whole">By check of structure scope: what it found in the pack as a whole.</param>
-public sealed record EngineMemory(Overlay? Overlay, IReadOnlyDictionary<string, GroupFindings> Groups, IReadOnlyDictionary<Check, IReadOnlyList<Finding>> Whole)
+public sealed record EngineMemory(
+    Overlay? Overlay,
+    IReadOnlyDictionary<string, GroupFindings> Groups,
+    IReadOnlyDictionary<Check, IReadOnlyList<Finding>> Whole)
 {
     /// <summary>Nothing.</summary>
-    public static EngineMemory Empty { get; } = new(null, new Dictionary<string, GroupFindings>(), new Dictionary<Check, IReadOnlyList<Finding>>());
+    public static EngineMemory Empty { get; } = new(
+        null,
+        new Dictionary<string, GroupFindings>(),
+        new Dictionary<Check, IReadOnlyList<Finding>>());
 }
 
 /// <summary>What a run found, and what the next one may take over.</summary>

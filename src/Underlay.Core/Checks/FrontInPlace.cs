@@ -17,14 +17,18 @@ public sealed class FrontInPlace : Check
     {
         foreach (var place in overlay.Profile.Places)
         {
-            if (place.ManifestField is null || overlay.Pack.Manifest.FindPath(place.ManifestField) is not { } path || !overlay.PackHas(path)) continue;
+            if (place.ManifestField is null
+                || overlay.Pack.Manifest.FindPath(place.ManifestField) is not { } path
+                || !overlay.PackHas(path))
+                continue;
             if (overlay.Profile.Locate(path, overlay.Pack.Edition)?.Place is not { } other) continue;
             yield return new Finding
             {
                 Code = Code,
                 Severity = Severity.Blocker,
                 Path = path.Value,
-                Message = $"The manifest names this as {place.Noun}, but it is {other.One}: name a file outside every other place. {overlay.Profile.Says(place.Unreadable)}",
+                Message = $"The manifest names this as {place.Noun}, but it is {other.One}: name a file outside every other place. "
+                    + $"{overlay.Profile.Says(place.Unreadable)}",
                 Predicts = Predict(path, place.Unreadable),
             };
         }

@@ -18,7 +18,9 @@ public sealed class HalfChanged : Check
     {
         var things = new Things(overlay);
         var touched = overlay.Pack.Placements
-            .Where(p => IsLook(p) && overlay.FindDrop(p.Path) is null && overlay.Base.Find(p.Path) is { } own && own.Facts.Hash != p.Facts.Hash)
+            .Where(
+                p =>
+                    IsLook(p) && overlay.FindDrop(p.Path) is null && overlay.Base.Find(p.Path) is { } own && own.Facts.Hash != p.Facts.Hash)
             .SelectMany(p => things.Of(p.Place, p.Bindings).Select(t => (Thing: t, File: p)))
             .GroupBy(t => t.Thing);
         foreach (var thing in touched)
@@ -32,9 +34,13 @@ public sealed class HalfChanged : Check
                 Severity = Severity.Note,
                 Path = mine[0].Path.Value,
                 Discriminator = $"{thing.Key.Rule.Key}/{thing.Key.Name}",
-                Message = $"Of “{thing.Key.Name.Replace('_', ' ')}” ({thing.Key.Rule.Title.ToLowerInvariant()}) the pack replaces {string.Join(", ", mine.Select(p => p.Path.FileName))}; still the base’s: {string.Join(", ", left.Select(p => p.Path))}.",
+                Message = $"Of “{thing.Key.Name.Replace('_', ' ')}” ({thing.Key.Rule.Title.ToLowerInvariant()}) the pack replaces "
+                    + $"{string.Join(", ", mine.Select(p => p.Path.FileName))}; still the base’s: "
+                    + $"{string.Join(", ", left.Select(p => p.Path))}.",
                 Saw = mine.ToDictionary(p => p.Path, p => p.Facts.Hash),
-                Fix = new Fixes.BringFiles([.. left.Select(p => p.Path)], left.Count == 1 ? $"Bring {left[0].Path.FileName}" : $"Bring the other {left.Count}"),
+                Fix = new Fixes.BringFiles(
+                    [.. left.Select(p => p.Path)],
+                    left.Count == 1 ? $"Bring {left[0].Path.FileName}" : $"Bring the other {left.Count}"),
                 Parts = [.. left.Select(p => new FindingPart(p.Path.Value, "Still the base’s.", null))],
             };
         }

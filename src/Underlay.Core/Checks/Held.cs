@@ -26,7 +26,9 @@ public sealed class Held : Check
                 Code = Code,
                 Severity = Severity.Note,
                 Path = held.Path.Value,
-                Message = held.From == held.Path.Value ? "It was brought from the base to be changed, and is still as it was." : $"It holds the place with a copy of {held.From}, until yours comes.",
+                Message = held.From == held.Path.Value
+                    ? "It was brought from the base to be changed, and is still as it was."
+                    : $"It holds the place with a copy of {held.From}, until yours comes.",
                 Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = held.Hash },
                 Covers = ["pack/same-as-other"],
                 Shared = new Many(),
@@ -36,7 +38,8 @@ public sealed class Held : Check
 
     private sealed record Many() : SharedCause("", "")
     {
-        public override string Says(IReadOnlyList<Finding> parts) => $"{parts.Count} files are placeholders: copies of the base’s that are still as they were.";
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{parts.Count} files are placeholders: copies of the base’s that are still as they were.";
 
         public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
     }

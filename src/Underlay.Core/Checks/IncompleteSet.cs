@@ -20,7 +20,11 @@ public sealed class IncompleteSet : Check
     {
         foreach (var place in overlay.Profile.Places)
             foreach (var rule in place.RulesOf<MemberOfSetRule>(overlay.Edition))
-                foreach (var set in overlay.Pack.In(place).Where(p => overlay.FindDrop(p.Path) is null).GroupBy(p => p.Bindings.With(rule.Placeholder, "")))
+                foreach (
+                    var set in overlay.Pack
+                        .In(place)
+                        .Where(p => overlay.FindDrop(p.Path) is null)
+                        .GroupBy(p => p.Bindings.With(rule.Placeholder, "")))
                     foreach (var finding in Inspect(overlay, rule, [.. set])) yield return finding;
     }
 
@@ -36,7 +40,11 @@ public sealed class IncompleteSet : Check
         foreach (var path in missing)
         {
             var isOfBase = overlay.Base.Find(path) is not null;
-            yield return Report(overlay, first with { Path = path }, isOfBase ? rule.Else : rule.Lacking, $"The set has {names} and not this one; a set comes whole from one package.") with
+            yield return Report(
+                overlay,
+                first with { Path = path },
+                isOfBase ? rule.Else : rule.Lacking,
+                $"The set has {names} and not this one; a set comes whole from one package.") with
             {
                 Rule = rule,
                 Saw = there.ToDictionary(p => p.Path, p => p.Facts.Hash),
@@ -50,9 +58,12 @@ public sealed class IncompleteSet : Check
     private sealed record OneSet(string First, string There) : SharedCause(First, "set")
     {
         public override string Says(IReadOnlyList<Finding> parts) =>
-            $"The set has {There} and not {string.Join(", ", parts.Select(p => PackPath.Parse(p.Path).FileName))}; a set comes whole from one package. {parts[0].HostSays}";
+            $"The set has {There} and not {string.Join(", ", parts.Select(p => PackPath.Parse(p.Path).FileName))}; a set comes whole "
+                + $"from one package. {parts[0].HostSays}";
 
         public override Fix? FindFix(IReadOnlyList<Finding> parts) =>
-            parts.All(p => p.Fix is not null) ? new BringFiles([.. parts.Select(p => PackPath.Parse(p.Path))], $"Bring the other {parts.Count}") : null;
+            parts.All(p => p.Fix is not null)
+                ? new BringFiles([.. parts.Select(p => PackPath.Parse(p.Path))], $"Bring the other {parts.Count}")
+                : null;
     }
 }

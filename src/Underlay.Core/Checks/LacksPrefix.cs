@@ -23,11 +23,17 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
         {
             var id = placement.Field(field)!;
             if (id.StartsWith(prefix + ".", StringComparison.Ordinal) || IsOfBase(overlay, placement, field, id)) yield break;
-            yield return Report(overlay, placement, rule.Else, $"The id “{id}” is new and does not begin with your prefix “{prefix}.”: another pack may use the same.") with
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"The id “{id}” is new and does not begin with your prefix “{prefix}.”: another pack may use the same.") with
             {
                 Pointer = field,
                 At = placement.Facts.Entry!.Text.Locate(field),
-                Fix = IsReferredTo(overlay, placement, id) ? null : SetField.To(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", leavesNoChoice: false),
+                Fix = IsReferredTo(overlay, placement, id)
+                    ? null
+                    : SetField.To(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", leavesNoChoice: false),
             };
         }
         else
@@ -36,7 +42,11 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             if (name.StartsWith(prefix + "_", StringComparison.Ordinal) || !IsFirstOfItsName(overlay, placement, rule)) yield break;
             // A slip of the hand is not a new name.
             if (NearMissFinder.OfAddition(overlay, placement).Candidates.Count > 0) yield break;
-            yield return Report(overlay, placement, rule.Else, $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.");
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.");
         }
     }
 

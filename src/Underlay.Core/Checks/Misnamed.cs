@@ -28,11 +28,19 @@ public sealed class Misnamed : Check
         {
             Pointer = rule.Field,
             At = at,
-            Fix = drop.Placement.FromBase ? null : SetField.To(drop.Placement.Path, rule.Field, RightId(overlay, drop.Placement, rule.Field, id, name), leavesNoChoice: false),
+            Fix = drop.Placement.FromBase
+                ? null
+                : SetField.To(
+                    drop.Placement.Path,
+                    rule.Field,
+                    RightId(overlay, drop.Placement, rule.Field, id, name),
+                    leavesNoChoice: false),
         };
     }
 
-    /// <summary>The id that the path asks for: the base's own where the file replaces one of the base's, else with the author's prefix.</summary>
+    /// <summary>
+    /// The id that the path asks for: the base's own where the file replaces one of the base's, else with the author's prefix.
+    /// </summary>
     private static string RightId(Overlay overlay, Placement placement, string field, string id, string name)
     {
         if (overlay.OfBase(placement.Path)?.Field(field) is { } own) return own;

@@ -23,13 +23,15 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
         foreach (var place in overlay.Profile.Places)
         {
             // A place whose one path the manifest names: a front picture that is not in the pack.
-            if (place.ManifestField is null || overlay.Pack.Manifest.FindPath(place.ManifestField) is not { } path || overlay.PackHas(path)) continue;
+            if (place.ManifestField is null || overlay.Pack.Manifest.FindPath(place.ManifestField) is not { } path || overlay.PackHas(path))
+                continue;
             yield return new Finding
             {
                 Code = Code,
                 Severity = Severity.Blocker,
                 Path = path.Value,
-                Message = $"The manifest names this as {place.Noun}, and there is no such file in the pack. {overlay.Profile.Says(place.Unreadable)}",
+                Message = $"The manifest names this as {place.Noun}, and there is no such file in the pack. "
+                    + $"{overlay.Profile.Says(place.Unreadable)}",
                 Predicts = Predict(path, place.Unreadable),
                 RestsOn = [path],
             };
@@ -56,7 +58,8 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
 
     private static string Because(Placement placement, RequiresRule rule, Place wanted, PackPath target)
     {
-        if (rule is { When: { } switched, Above: not null }) return $"{FieldName.Quote(switched)} is set, and there is no {wanted.Noun} {target}: nothing is shown of it.";
+        if (rule is { When: { } switched, Above: not null })
+            return $"{FieldName.Quote(switched)} is set, and there is no {wanted.Noun} {target}: nothing is shown of it.";
         return rule.AtWanted
             ? $"{placement.Path} needs {wanted.One} here{(rule.When is { } field ? $" for its {field[1..]}" : "")}, and there is none."
             : $"It needs {wanted.One} beside it ({target.FileName}), and there is none.";
@@ -67,6 +70,8 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     {
         if (overlay.PackHas(target)) return null;
         if (wanted.Template is { } template) return new WriteFromTemplate(target, template, placement.Path);
-        return rule.AtWanted && !placement.FromBase ? BorrowPicture.For(overlay, placement, target, [.. rule.Places.Select(overlay.Profile.Place)]) : null;
+        return rule.AtWanted && !placement.FromBase
+            ? BorrowPicture.For(overlay, placement, target, [.. rule.Places.Select(overlay.Profile.Place)])
+            : null;
     }
 }

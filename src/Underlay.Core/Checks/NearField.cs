@@ -16,16 +16,23 @@ public sealed class NearField : Check
     public override CheckScope Scope => CheckScope.File;
 
     /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) => placement.FromBase ? [] : Find(overlay, placement);
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) =>
+        placement.FromBase ? [] : Find(overlay, placement);
 
     /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) => drop.Placement.FromBase ? [] : Find(overlay, drop.Placement);
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) =>
+        drop.Placement.FromBase ? [] : Find(overlay, drop.Placement);
 
     private IEnumerable<Finding> Find(Overlay overlay, Placement placement)
     {
         if (placement.Facts.Entry is not { } entry || placement.Place.Kind is not { } kind) yield break;
         foreach (var (pointer, near) in kind.FindNearFields(entry.Text))
-            yield return Report(overlay, placement, Consequence.Regret, $"{overlay.Profile.Title} does not know the field {FieldName.Quote(pointer)} and passes over it; “{near}” is near.") with
+            yield return Report(
+                overlay,
+                placement,
+                Consequence.Regret,
+                $"{overlay.Profile.Title} does not know the field {FieldName.Quote(pointer)} and passes over it; “{near}” is "
+                    + $"near.") with
             {
                 Pointer = pointer,
                 At = entry.Text.Locate(pointer),

@@ -36,7 +36,19 @@ public sealed class NearMiss : Check
         {
             var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
             // What the near name lacks is this very file, so that one renaming mends both.
-            if (candidates.Count > 0) yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with { Explains = [.. missing, .. candidates.Select(c => c.Target)] };
+            if (candidates.Count > 0)
+                yield return Describe(
+                    overlay,
+                    placement.Path,
+                    candidates,
+                    "This would be something new, and lacks what that needs") with
+                {
+                    Explains =
+                    [
+                        .. missing,
+                        .. candidates.Select(c => c.Target),
+                    ]
+                };
         }
     }
 
@@ -45,7 +57,11 @@ public sealed class NearMiss : Check
         var best = candidates[0];
         var free = !overlay.PackHas(best.Target);
         var others = candidates.Count > 1 ? $" Also near: {string.Join(", ", candidates.Skip(1).Take(3).Select(c => c.Target))}." : "";
-        var hint = !free ? " A file is already there." : best.FitsContent ? "" : " Its bytes are of another format, so renaming alone would not do.";
+        var hint = !free
+            ? " A file is already there."
+            : best.FitsContent
+            ? ""
+            : " Its bytes are of another format, so renaming alone would not do.";
         var isOnly = candidates.Count == 1;
         return new Finding
         {
@@ -55,7 +71,8 @@ public sealed class NearMiss : Check
             Message = $"{what}; but for {best.Slip} it would be {best.Target}.{others}{hint}",
             Fix = !free ? null
                 : best.FitsContent ? new RenameToPlace(path, best.Target, isOnly)
-                : best.Picture is { } format && SaveAs.For(overlay.Pack.Tree, path, best.Target, format) is { } save ? save with { LeavesNoChoice = isOnly }
+                : best.Picture is { } format
+                    && SaveAs.For(overlay.Pack.Tree, path, best.Target, format) is { } save ? save with { LeavesNoChoice = isOnly }
                 : null,
             Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
         };
@@ -65,8 +82,10 @@ public sealed class NearMiss : Check
     private sealed record Around(string Folder, string Host) : SharedCause(Folder, "folder")
     {
         public override string Says(IReadOnlyList<Finding> parts) =>
-            $"The folder “{Folder}” lies around {parts.Count} files that {Host} would read without it: {(Folder.Contains('/', StringComparison.Ordinal) ? "folders" : "one folder")} too many.";
+            $"The folder “{Folder}” lies around {parts.Count} files that {Host} would read without it: "
+                + $"{(Folder.Contains('/', StringComparison.Ordinal) ? "folders" : "one folder")} too many.";
 
-        public override Fix FindFix(IReadOnlyList<Finding> parts) => new LiftOut(Folder, [.. parts.Select(p => p.Fix).OfType<RenameToPlace>()]);
+        public override Fix FindFix(IReadOnlyList<Finding> parts) =>
+            new LiftOut(Folder, [.. parts.Select(p => p.Fix).OfType<RenameToPlace>()]);
     }
 }

@@ -22,7 +22,8 @@ public sealed class NeedsClearBorder : RuleCheck<ClearBorderRule>
             overlay,
             placement,
             rule.Else,
-            $"The outer ring of pixels has to be clear, and {pixels.UnclearBorderPixels} of its pixels are not; the first is at {first}.{lost}") with
+            $"The outer ring of pixels has to be clear, and {pixels.UnclearBorderPixels} of its pixels are not; the first is at "
+                + $"{first}.{lost}") with
         {
             // A picture that is solid all over would only get a frame.
             Fix = placement.FromBase || pixels.Alpha == AlphaUse.Opaque ? null : new ShapePicture(placement.Path, new ClearBorder()),

@@ -38,7 +38,10 @@ public sealed class NeighbourStep : Check
         var name = placement.Bindings.Find(rule.Placeholder)!;
         foreach (var other in overlay.Base.Pairs(rule.Table)[name])
         {
-            if (placement.Place.Pattern!.Fill(placement.Bindings.With(rule.Placeholder, other)) is not { } path || overlay.Shown(path) is not { } beside || overlay.OfBase(path) is not { } besideOwn) continue;
+            if (placement.Place.Pattern!.Fill(placement.Bindings.With(rule.Placeholder, other)) is not { } path
+                || overlay.Shown(path) is not { } beside
+                || overlay.OfBase(path) is not { } besideOwn)
+                continue;
             // Where both are the pack's, the pair is told once.
             if (!beside.FromBase && string.CompareOrdinal(path.Value, placement.Path.Value) < 0) continue;
             if (Describe(overlay, placement, own, beside, besideOwn) is { } says)
@@ -53,7 +56,12 @@ public sealed class NeighbourStep : Check
 
     private static string? Describe(Overlay overlay, Placement mine, Placement own, Placement beside, Placement besideOwn)
     {
-        if (mine.Facts.Picture?.Header?.Size is { } size && own.Facts.Picture?.Header?.Size is { } was && beside.FromBase && beside.Facts.Picture?.Header?.Size is { } other && size.Width >= was.Width * 2 && was == other)
+        if (mine.Facts.Picture?.Header?.Size is { } size
+            && own.Facts.Picture?.Header?.Size is { } was
+            && beside.FromBase
+            && beside.Facts.Picture?.Header?.Size is { } other
+            && size.Width >= was.Width * 2
+            && was == other)
             return $"Yours was enlarged to {size}, that one is still {other}: their grain no longer matches.";
         double? Step(Placement a, Placement b) => ColourOf(overlay, a) is { } x && ColourOf(overlay, b) is { } y ? x.DistanceTo(y) : null;
         return Step(mine, beside) is { } now && Step(own, besideOwn) is { } before && now > HardStep && now > before * Grown
@@ -62,5 +70,7 @@ public sealed class NeighbourStep : Check
     }
 
     private static Oklab? ColourOf(Overlay overlay, Placement placement) =>
-        Colours.GetValue(placement.Facts, _ => new StrongBox<Oklab?>(overlay.Decode(placement) is { } picture ? Looks.Mean(picture) : null)).Value;
+        Colours.GetValue(
+            placement.Facts,
+            _ => new StrongBox<Oklab?>(overlay.Decode(placement) is { } picture ? Looks.Mean(picture) : null)).Value;
 }

@@ -15,6 +15,10 @@ public sealed class NoAlpha : RuleCheck<SomeAlphaRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SomeAlphaRule rule)
     {
         if (placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Opaque)
-            yield return Report(overlay, placement, rule.Else, $"Every pixel is solid: {placement.Place.One} has clear corners around its form.");
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"Every pixel is solid: {placement.Place.One} has clear corners around its form.");
     }
 }

@@ -18,7 +18,10 @@ public sealed class NoPlace : Check
     {
         foreach (var file in overlay.Pack.Unplaced)
         {
-            if (Leftover.Recognise(file.Path) is not null || overlay.Profile.FindUnjudged(file.Path) is not null || NearMissFinder.OfUnplaced(overlay, file).Count > 0) continue;
+            if (Leftover.Recognise(file.Path) is not null
+                || overlay.Profile.FindUnjudged(file.Path) is not null
+                || NearMissFinder.OfUnplaced(overlay, file).Count > 0)
+                continue;
             yield return new Finding
             {
                 Code = Code,
@@ -26,7 +29,8 @@ public sealed class NoPlace : Check
                 Path = file.Path.Value,
                 Message = overlay.Base.Find(file.Path) is not null
                     ? $"{overlay.Profile.Title} has a file of its own here, which packs cannot replace; a built package leaves yours out."
-                    : $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it out.{InOther(overlay, file.Path)}",
+                    : $"{overlay.Profile.Title} has no place for a file here and would not read it; a built package leaves it "
+                        + $"out.{InOther(overlay, file.Path)}",
                 Saw = new Dictionary<Packs.PackPath, Packs.ContentHash> { [file.Path] = overlay.Pack.Facts[file.Path].Hash },
             };
         }

@@ -21,7 +21,10 @@ public sealed class NotEnabled : RuleCheck<EnabledByRule>
         var owner = overlay.FirstShown(rule.Places, placement.Bindings);
         if (owner is not null && overlay.Links.Number(owner, rule.Field) > rule.Above) yield break;
         var targets = overlay.Targets(rule.Places, placement.Bindings);
-        var what = owner is null ? $"{targets[0]} is not there to switch it on" : $"{FieldName.Quote(rule.Field)} of {owner.Path} is {(overlay.Links.Value(owner, rule.Field) is null ? "not set" : "not above " + rule.Above.ToString(System.Globalization.CultureInfo.InvariantCulture))}";
+        var what = owner is null
+            ? $"{targets[0]} is not there to switch it on"
+            : $"{FieldName.Quote(rule.Field)} of {owner.Path} is "
+                + $"{(overlay.Links.Value(owner, rule.Field) is null ? "not set" : "not above " + rule.Above.ToString(System.Globalization.CultureInfo.InvariantCulture))}";
         yield return Report(overlay, placement, rule.Else, $"{what.Capitalised()}, so the {placement.Place.Noun} has no effect.") with
         {
             RestsOn = targets,

@@ -14,6 +14,16 @@ public sealed class NotGrey : RuleCheck<GreyRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, GreyRule rule)
     {
         if (placement.Facts.Picture?.Pixels?.FirstTinted is { } at)
-            yield return Report(overlay, placement, rule.Else, $"Red, green and blue have to be the same in every pixel: white glows, black does not. The first coloured one is at {at}.") with { Fix = placement.FromBase ? null : new Fixes.ShapePicture(placement.Path, new Images.Steps.ToGrey()) };
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"Red, green and blue have to be the same in every pixel: white glows, black does not. The first coloured one is at "
+                    + $"{at}.") with
+            {
+                Fix = placement.FromBase
+                    ? null
+                    : new Fixes.ShapePicture(placement.Path, new Images.Steps.ToGrey())
+            };
     }
 }

@@ -21,7 +21,9 @@ public sealed class NotIndexed : Check
         if (drop.Rule is not IndexedRule rule) yield break;
         var index = overlay.Profile.Place(rule.Index).Pattern!.Fill(Hosts.Bindings.None)!.Value;
         var isThere = overlay.PackHas(index);
-        var because = isThere ? $"No row of {index} names this picture, so the host does not know what it shows." : $"There is no {index}, so the host does not know what this picture shows.";
+        var because = isThere
+            ? $"No row of {index} names this picture, so the host does not know what it shows."
+            : $"There is no {index}, so the host does not know what this picture shows.";
         yield return Report(overlay, drop, because) with { RestsOn = [index], Shared = new NoRows(index, isThere, overlay.Profile.Title) };
     }
 

@@ -25,7 +25,8 @@ public sealed class NotJudged : Check
                 Code = Code,
                 Severity = Severity.Note,
                 Path = file.Path.Value,
-                Message = $"{overlay.Profile.Title} reads this among its {rule.Title}; Underlay does not judge those yet, and packages it as it is.",
+                Message = $"{overlay.Profile.Title} reads this among its {rule.Title}; Underlay does not judge those yet, and packages "
+                    + $"it as it is.",
                 Saw = new Dictionary<PackPath, ContentHash> { [file.Path] = overlay.Pack.Facts[file.Path].Hash },
                 Shared = new Kindred(rule.Title, overlay.Profile.Title),
             };
@@ -34,7 +35,8 @@ public sealed class NotJudged : Check
 
     private sealed record Kindred(string Title, string Host) : SharedCause("", Title)
     {
-        public override string Says(IReadOnlyList<Finding> parts) => $"{Host} reads {parts.Count} {Title} of the pack; Underlay does not judge {Title} yet, and packages them as they are.";
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{Host} reads {parts.Count} {Title} of the pack; Underlay does not judge {Title} yet, and packages them as they are.";
 
         public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
     }

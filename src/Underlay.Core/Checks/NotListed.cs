@@ -7,7 +7,9 @@ using Underlay.Core.Stacks;
 namespace Underlay.Core.Checks;
 
 /// <summary>The name in a path stands in no codebook or table where the host looks it up.</summary>
-/// <remarks>Host: dropped, ownerless, where nothing can be added; unlisted where a table lacks the row. See docs/checks.md#namenot-listed.</remarks>
+/// <remarks>
+/// Host: dropped, ownerless, where nothing can be added; unlisted where a table lacks the row. See docs/checks.md#namenot-listed.
+/// </remarks>
 public sealed class NotListed : Check
 {
     /// <inheritdoc/>
@@ -23,8 +25,15 @@ public sealed class NotListed : Check
         var book = overlay.Base.Codebooks[key];
         var name = drop.Placement.Bindings.Find(rule.Placeholder)!;
         var near = Placements.Slips.Nearest(book.Codes.Select(c => c.Value), name);
-        var hint = near is null ? book.Codes.Count <= 12 ? $" There are {string.Join(", ", book.Codes.Select(c => c.Value))}." : "" : $" “{near}” is near.";
-        yield return Report(overlay, drop, $"“{name}” is none of {overlay.Profile.Title}’s {book.Title.ToLowerInvariant()}, and packs cannot add one.{hint}");
+        var hint = near is null
+            ? book.Codes.Count <= 12
+            ? $" There are {string.Join(", ", book.Codes.Select(c => c.Value))}."
+            : ""
+            : $" “{near}” is near.";
+        yield return Report(
+            overlay,
+            drop,
+            $"“{name}” is none of {overlay.Profile.Title}’s {book.Title.ToLowerInvariant()}, and packs cannot add one.{hint}");
     }
 
     /// <inheritdoc/>
@@ -49,7 +58,8 @@ public sealed class NotListed : Check
             var name = placement.Bindings.Find(rule.Placeholder)!;
             if (keys.Contains(name)) continue;
             var because = placement.FromBase
-                ? $"Your {file} leaves out the base’s row “{name}”: without a column “{table.Table!.Merge}” it replaces the whole table."
+                ? $"Your {file} leaves out the base’s row “{name}”: without a column “{table.Table!.Merge}” it replaces the "
+                    + $"whole table."
                 : $"There is no row “{name}” in {file}.";
             yield return Report(overlay, placement, rule.Else, because) with
             {
@@ -65,7 +75,9 @@ public sealed class NotListed : Check
     private sealed record LeftOut(PackPath Table, TableShape Shape) : SharedCause(Table.Value, "left-out")
     {
         public override string Says(IReadOnlyList<Finding> parts) =>
-            $"Your {Table.FileName} leaves out {parts.Count} rows of the base’s: without a column “{Shape.Merge}” it replaces the whole table. {parts[0].HostSays}";
+            $"Your {Table.FileName} leaves out {parts.Count} rows of the base’s: without a column “{Shape.Merge}” it replaces the "
+                + $"whole "
+                + $"table. {parts[0].HostSays}";
 
         public override Fix FindFix(IReadOnlyList<Finding> parts) => new MakeChanges(Table, Shape);
     }

@@ -19,7 +19,8 @@ public sealed class NotPowerOfTwo : RuleCheck<SizeRule>
                 overlay,
                 placement,
                 rule.Else,
-                $"{placement.Place.One.Capitalised()} is wanted as {rule}, yours is {size}; {Fitting.Proposal(overlay, placement, rule, size)}.") with
+                $"{placement.Place.One.Capitalised()} is wanted as {rule}, yours is {size}; "
+                    + $"{Fitting.Proposal(overlay, placement, rule, size)}.") with
             {
                 Fix = Fitting.For(overlay, placement, rule, size),
             };

@@ -21,7 +21,13 @@ public sealed class OffScreen : RuleCheck<ScreenColoursRule>
             var colour = new Oklch(Part("l"), Part("c"), Part("h"));
             if (colour.IsOnScreen) continue;
             var pointer = $"/{Entries.JsonText.Escape(member.Name)}";
-            yield return Report(overlay, placement, rule.Else, $"“{member.Name}” is more colourful than a screen can show; with a chroma (c) of {colour.MostChroma():0.000} or less it is shown as it is.") with
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"“{member.Name}” is more colourful than a screen can show; with a chroma (c) of {colour.MostChroma():0.000} or less "
+                    + $"it "
+                    + $"is shown as it is.") with
             {
                 Pointer = pointer,
                 At = entry.Text.Locate(pointer),

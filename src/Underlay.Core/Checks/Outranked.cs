@@ -19,12 +19,23 @@ public sealed class Outranked : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         if (drop.Rule is not OutrankedByRule rule) yield break;
-        var first = overlay.Targets(rule.Places, drop.Placement.Bindings).First(t => overlay.PackHas(t) || overlay.Base.Find(t) is not null);
+        var first = overlay
+            .Targets(rule.Places, drop.Placement.Bindings)
+            .First(t => overlay.PackHas(t) || overlay.Base.Find(t) is not null);
         var isMine = overlay.PackHas(first);
         var advice = isMine ? $"Take the {drop.Placement.Path.FileName} out, or the {first.FileName}." : $"Save yours as {first.FileName}.";
-        yield return Report(overlay, drop, $"{(isMine ? "Your" : "The base’s")} {first.FileName} beats every {drop.Placement.Path.FileName} here. {advice}") with
+        yield return Report(
+            overlay,
+            drop,
+            $"{(isMine ? "Your" : "The base’s")} {first.FileName} beats every {drop.Placement.Path.FileName} here. {advice}") with
         {
-            Fix = isMine && !drop.Placement.FromBase ? new SetAside(drop.Placement.Path) : !drop.Placement.FromBase && overlay.Profile.Locate(first, overlay.Edition) is { Place.Format: PictureFormat.Dds } && !overlay.PackHas(first) ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, PictureFormat.Dds) : null,
+            Fix = isMine && !drop.Placement.FromBase
+                ? new SetAside(drop.Placement.Path)
+                : !drop.Placement.FromBase
+                    && overlay.Profile.Locate(first, overlay.Edition) is { Place.Format: PictureFormat.Dds }
+                    && !overlay.PackHas(first)
+                ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, PictureFormat.Dds)
+                : null,
         };
     }
 }

@@ -16,9 +16,17 @@ public sealed class OutsideFrame : RuleCheck<SeenThroughRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SeenThroughRule rule)
     {
-        if (placement.FromBase || overlay.Decode(placement) is not { } mine || SourceReader.Read(overlay.Profile.Masks[rule.Mask]).Picture is not { } mask) yield break;
+        if (placement.FromBase
+            || overlay.Decode(placement) is not { } mine
+            || SourceReader.Read(overlay.Profile.Masks[rule.Mask]).Picture is not { } mask)
+            yield break;
         var detail = Looks.DetailOutside(mine, mask);
         if (detail > Most)
-            yield return Report(overlay, placement, rule.Else, $"There is {detail:0.0} times as much to see outside the frame through which it is shown as inside: what matters has to lie inside.");
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"There is {detail:0.0} times as much to see outside the frame through which it is shown as inside: what matters has to "
+                    + $"lie inside.");
     }
 }

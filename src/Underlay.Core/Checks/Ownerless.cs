@@ -19,6 +19,10 @@ public sealed class Ownerless : Check
         if (drop.Rule is not RequiresRule rule) yield break;
         var targets = overlay.Targets(rule.Places, drop.Placement.Bindings);
         var owner = overlay.Profile.Place(rule.Places[0]);
-        yield return Report(overlay, drop, $"{drop.Placement.Place.One.Capitalised()} belongs to {owner.One}, and there is none at {targets[0]}.") with { RestsOn = targets };
+        yield return Report(
+            overlay,
+            drop,
+            $"{drop.Placement.Place.One.Capitalised()} belongs to {owner.One}, and there is none at {targets[0]}.") with
+        { RestsOn = targets };
     }
 }

@@ -19,7 +19,11 @@ public sealed class RejectedManifest : Check
         foreach (var fault in manifest.Faults)
         {
             var at = manifest.Text!.Locate(fault.Pointer);
-            yield return ReportUnlisted(overlay.Profile, overlay.Profile.Manifest.Path, "rejected", $"{fault.Says.Capitalised()} ({at}).") with
+            yield return ReportUnlisted(
+                overlay.Profile,
+                overlay.Profile.Manifest.Path,
+                "rejected",
+                $"{fault.Says.Capitalised()} ({at}).") with
             {
                 Pointer = fault.Pointer,
                 Discriminator = fault.Field,

@@ -24,7 +24,8 @@ public sealed class RenamedSince : Check
             // Where the host leaves it out, the finding that says why says enough.
             if (target is null && overlay.FindDrop(placement.Path) is not null) continue;
             var says = target is { } path
-                ? $"{had.Edition.Title} had its own file here; in {overlay.Edition.Title} that is {path}. The pack replaces nothing as it is."
+                ? $"{had.Edition.Title} had its own file here; in {overlay.Edition.Title} that is {path}. The pack replaces nothing as "
+                    + $"it is."
                 : $"{had.Edition.Title} had its own file here, {overlay.Edition.Title} has none: this is something new now.";
             yield return Report(overlay, placement, Hosts.Rules.Consequence.Regret, says) with
             {

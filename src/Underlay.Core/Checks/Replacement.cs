@@ -31,9 +31,12 @@ internal sealed record Replacement(
     public static Replacement? Of(Overlay overlay, Placement placement)
     {
         if (placement.FromBase || placement.Facts.Picture is not { IsReadable: true }) return null;
-        if (overlay.OfBase(placement.Path) is not { Facts.Picture.IsReadable: true } own || own.Facts.Hash == placement.Facts.Hash) return null;
+        if (overlay.OfBase(placement.Path) is not { Facts.Picture.IsReadable: true } own || own.Facts.Hash == placement.Facts.Hash)
+            return null;
         if (Known.TryGetValue(placement.Facts, out var known) && known.Own == own.Facts) return known.Replacement;
-        var measured = new Measured(own.Facts, overlay.Decode(placement) is { } mine && overlay.Decode(own) is { } theirs ? Measure(mine, theirs) : null);
+        var measured = new Measured(
+            own.Facts,
+            overlay.Decode(placement) is { } mine && overlay.Decode(own) is { } theirs ? Measure(mine, theirs) : null);
         Known.AddOrUpdate(placement.Facts, measured);
         return measured.Replacement;
     }

@@ -24,7 +24,11 @@ public sealed class RolledBack : Check
             if (overlay.Base.Find(placement.Path) is not { } now || now.Facts.Hash == placement.Facts.Hash) continue;
             if (overlay.OtherBases.LastOrDefault(b => b.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash) is not { } then) continue;
             var mayLeave = overlay.Reliance.StandsAlone(placement);
-            yield return Report(overlay, placement, Consequence.Regret, $"It has the same bytes as the file of {then.Edition.Title}: it would undo what {overlay.Edition.Title} changed here.") with
+            yield return Report(
+                overlay,
+                placement,
+                Consequence.Regret,
+                $"It has the same bytes as the file of {then.Edition.Title}: it would undo what {overlay.Edition.Title} changed here.") with
             {
                 Fix = mayLeave ? new TakeOut(placement.Path) : null,
                 Shared = mayLeave ? new OldCopies(then.Edition, overlay.Edition) : null,

@@ -32,7 +32,12 @@ public sealed class RowWithoutFile : Check
         {
             var path = place.Pattern!.Fill(Bindings.Of([(rule.Placeholder, row.Key)]));
             if (path is { } at && overlay.Shown(at) is not null) continue;
-            yield return Report(overlay, table, Consequence.Regret, $"The row “{row.Key}” (line {row.Line}) is for {place.One}, and there is none{(path is { } wanted ? $" at {wanted}" : " of such a name")}.") with
+            yield return Report(
+                overlay,
+                table,
+                Consequence.Regret,
+                $"The row “{row.Key}” (line {row.Line}) is for {place.One}, and there is "
+                    + $"none{(path is { } wanted ? $" at {wanted}" : " of such a name")}.") with
             {
                 Discriminator = row.Key,
                 At = new Entries.TextPosition(row.Line, 1),

@@ -18,7 +18,9 @@ public static class RuleSentences
     /// <summary>The sentences of a file, in the order of its place's rules; what needs no words is left out.</summary>
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="placement">The file.</param>
-    /// <param name="findings">What was found in the pack: a rule of which something is found at the file does not hold, whatever was measured.</param>
+    /// <param name="findings">
+    /// What was found in the pack: a rule of which something is found at the file does not hold, whatever was measured.
+    /// </param>
     public static IReadOnlyList<RuleSentence> Of(Overlay overlay, Placement placement, IReadOnlyList<Finding> findings)
     {
         var broken = findings
@@ -28,7 +30,13 @@ public static class RuleSentences
         return
         [
             .. overlay.RulesFor(placement)
-                .Select(r => Of(overlay, placement, r.Rule) is { } sentence ? broken.Contains(r.Rule) ? sentence with { Holds = false } : sentence : null)
+                .Select(
+                    r =>
+                        Of(overlay, placement, r.Rule) is { } sentence
+                            ? broken.Contains(r.Rule)
+                            ? sentence with { Holds = false }
+                            : sentence
+                            : null)
                 .OfType<RuleSentence>(),
         ];
     }
@@ -46,18 +54,36 @@ public static class RuleSentences
         SeriesRule => new RuleSentence("Numbered from 01 without a gap, all of one size and one pack", "", null),
         ListedInRule { Table: { } table } listed => OfListed(overlay, placement, listed, overlay.Profile.Place(table)),
         IndexedRule indexed => OfIndexed(overlay, placement, indexed),
-        FieldsRule fields => new RuleSentence($"{fields.Widths.Count} fields, {string.Join(", ", fields.Widths)} wide, and nothing over their edges", "", null),
+        FieldsRule fields =>
+            new RuleSentence(
+                $"{fields.Widths.Count} fields, {string.Join(", ", fields.Widths)} wide, and nothing over their edges",
+                "",
+                null),
         SeenThroughRule => new RuleSentence("Seen through a frame: what matters lies inside", "", null),
-        LetteringRule lettering => new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"Lettering of a contrast of {lettering.Contrast:0.#}:1 and strokes of {lettering.Stroke:0.#} pixels"), "", null),
+        LetteringRule lettering =>
+            new RuleSentence(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"Lettering of a contrast of {lettering.Contrast:0.#}:1 and strokes of {lettering.Stroke:0.#} pixels"),
+                "",
+                null),
         ColourTypesRule types => OfTypes(placement, types),
-        WeightRule weight => new RuleSentence($"At most {Bytes(weight.MostBytes)}", Bytes(placement.Facts.Length), placement.Facts.Length <= weight.MostBytes),
+        WeightRule weight =>
+            new RuleSentence(
+                $"At most {Bytes(weight.MostBytes)}",
+                Bytes(placement.Facts.Length),
+                placement.Facts.Length <= weight.MostBytes),
         SameSizeRule same => OfSameSize(overlay, placement, same),
         RequiresRule requires => OfRequires(overlay, placement, requires),
         RefersToRule refers => placement.Field(refers.Field) is { } value
-            ? new RuleSentence($"“{refers.Field.TrimStart('/')}” names something that exists", value, overlay.Resolves(refers, placement))
+            ? new RuleSentence($"“{refers.Field.TrimStart('/')}” names something that "
+                + $"exists", value, overlay.Resolves(refers, placement))
             : null,
         NamesAgreeRule names => placement.Field(names.Field) is { } id
-            ? new RuleSentence($"Its id ends in “{placement.Bindings.Find(names.Placeholder)}”", id, id[(id.LastIndexOf('.') + 1)..] == placement.Bindings.Find(names.Placeholder))
+            ? new RuleSentence(
+                $"Its id ends in “{placement.Bindings.Find(names.Placeholder)}”",
+                id,
+                id[(id.LastIndexOf('.') + 1)..] == placement.Bindings.Find(names.Placeholder))
             : null,
         _ => null,
     };
@@ -65,7 +91,10 @@ public static class RuleSentences
     private static RuleSentence OfSize(Placement placement, SizeRule rule)
     {
         var size = placement.Facts.Picture?.Header?.Size;
-        return new RuleSentence(rule.ToString().Capitalised(), size?.ToString() ?? "", size is { } known ? rule.Judge(known) is null : null);
+        return new RuleSentence(
+            rule.ToString().Capitalised(),
+            size?.ToString() ?? "",
+            size is { } known ? rule.Judge(known) is null : null);
     }
 
     private static RuleSentence OfAlpha(Placement placement, AlphaRule rule)
@@ -86,26 +115,38 @@ public static class RuleSentences
     {
         var pixels = placement.Facts.Picture?.Pixels;
         var first = pixels?.FirstUnclearBorder;
-        return new RuleSentence("The outer ring of pixels is clear", pixels is null ? "" : first is { } at ? $"a pixel at {at} is not" : "clear", pixels is null ? null : first is null);
+        return new RuleSentence(
+            "The outer ring of pixels is clear",
+            pixels is null ? "" : first is { } at ? $"a pixel at {at} is not" : "clear",
+            pixels is null ? null : first is null);
     }
 
     private static RuleSentence OfMask(Placement placement)
     {
         var pixels = placement.Facts.Picture?.Pixels;
         var first = pixels?.FirstGreen;
-        return new RuleSentence("No green anywhere: a mask is blue and red", pixels is null ? "" : first is { } at ? $"green at {at}" : "none", pixels is null ? null : first is null);
+        return new RuleSentence(
+            "No green anywhere: a mask is blue and red",
+            pixels is null ? "" : first is { } at ? $"green at {at}" : "none",
+            pixels is null ? null : first is null);
     }
 
     private static RuleSentence OfSomeAlpha(Placement placement)
     {
         var alpha = placement.Facts.Picture?.Pixels?.Alpha;
-        return new RuleSentence("Some pixels clear, around its form", alpha is null ? "" : alpha == AlphaUse.Opaque ? "solid everywhere" : "some are", alpha is { } use ? use != AlphaUse.Opaque : null);
+        return new RuleSentence(
+            "Some pixels clear, around its form",
+            alpha is null ? "" : alpha == AlphaUse.Opaque ? "solid everywhere" : "some are",
+            alpha is { } use ? use != AlphaUse.Opaque : null);
     }
 
     private static RuleSentence OfGrey(Placement placement)
     {
         var pixels = placement.Facts.Picture?.Pixels;
-        return new RuleSentence("Grey: white glows, black does not", pixels is null ? "" : pixels.FirstTinted is { } at ? $"a coloured pixel at {at}" : "grey", pixels is null ? null : pixels.FirstTinted is null);
+        return new RuleSentence(
+            "Grey: white glows, black does not",
+            pixels is null ? "" : pixels.FirstTinted is { } at ? $"a coloured pixel at {at}" : "grey",
+            pixels is null ? null : pixels.FirstTinted is null);
     }
 
     private static RuleSentence OfEnabled(Overlay overlay, Placement placement, EnabledByRule rule)
@@ -113,14 +154,21 @@ public static class RuleSentences
         var owner = overlay.FirstShown(rule.Places, placement.Bindings);
         var value = owner is null ? 0 : overlay.Links.Number(owner, rule.Field);
         var name = owner?.Path.FileName ?? overlay.Profile.Place(rule.Places[0]).Noun;
-        return new RuleSentence(string.Create(CultureInfo.InvariantCulture, $"{FieldName.Quote(rule.Field)} of {name} above {rule.Above}"), string.Create(CultureInfo.InvariantCulture, $"{value}"), value > rule.Above);
+        return new RuleSentence(
+            string.Create(CultureInfo.InvariantCulture, $"{FieldName.Quote(rule.Field)} of {name} above {rule.Above}"),
+            string.Create(CultureInfo.InvariantCulture, $"{value}"),
+            value > rule.Above);
     }
 
     private static RuleSentence OfSet(Overlay overlay, Placement placement, MemberOfSetRule rule)
     {
         var members = placement.Place.Pattern!.ChoicesOf(rule.Placeholder);
-        var there = members.Count(m => placement.Place.Pattern.Fill(placement.Bindings.With(rule.Placeholder, m)) is { } path && overlay.PackHas(path));
-        return new RuleSentence($"A set of {members.Count}, whole from one pack: {string.Join(", ", members)}", $"{there} in your pack", placement.FromBase || there == members.Count);
+        var there = members.Count(
+            m => placement.Place.Pattern.Fill(placement.Bindings.With(rule.Placeholder, m)) is { } path && overlay.PackHas(path));
+        return new RuleSentence(
+            $"A set of {members.Count}, whole from one pack: {string.Join(", ", members)}",
+            $"{there} in your pack",
+            placement.FromBase || there == members.Count);
     }
 
     private static RuleSentence OfListed(Overlay overlay, Placement placement, ListedInRule rule, Hosts.Place table)
@@ -132,7 +180,8 @@ public static class RuleSentences
 
     private static RuleSentence OfIndexed(Overlay overlay, Placement placement, IndexedRule rule)
     {
-        var named = placement.FromBase || overlay.Pack.In(overlay.Profile.Place(rule.Index)).Any(i => i.Facts.Index?.Names(placement.Path) == true);
+        var named = placement.FromBase
+            || overlay.Pack.In(overlay.Profile.Place(rule.Index)).Any(i => i.Facts.Index?.Names(placement.Path) == true);
         return new RuleSentence($"A row in {overlay.Profile.Place(rule.Index).Noun} names it", named ? "there" : "missing", named);
     }
 
@@ -147,17 +196,27 @@ public static class RuleSentences
 
     private static RuleSentence? OfSameSize(Overlay overlay, Placement placement, SameSizeRule rule)
     {
-        var other = overlay.Targets(rule.Places, placement.Bindings).Select(overlay.Shown).FirstOrDefault(p => p?.Facts.Picture?.Header is not null);
+        var other = overlay
+            .Targets(rule.Places, placement.Bindings)
+            .Select(overlay.Shown)
+            .FirstOrDefault(p => p?.Facts.Picture?.Header is not null);
         if (other?.Facts.Picture?.Header?.Size is not { } wanted) return null;
         var size = placement.Facts.Picture?.Header?.Size;
-        return new RuleSentence($"The size of {other.Path.FileName}: {wanted}", size?.ToString() ?? "", size is { } known ? known == wanted : null);
+        return new RuleSentence(
+            $"The size of {other.Path.FileName}: {wanted}",
+            size?.ToString() ?? "",
+            size is { } known ? known == wanted : null);
     }
 
     private static RuleSentence? OfRequires(Overlay overlay, Placement placement, RequiresRule rule)
     {
         if (overlay.Targets(rule.Places, placement.Bindings) is not [var first, ..] targets) return null;
         var there = targets.Select(overlay.Shown).FirstOrDefault(p => p is not null);
-        var measured = there is null ? (overlay.PackHas(first) ? "left out by the host" : "missing") : there.FromBase ? "in the base" : "in your pack";
+        var measured = there is null
+            ? (overlay.PackHas(first) ? "left out by the host" : "missing")
+            : there.FromBase
+            ? "in the base"
+            : "in your pack";
         return new RuleSentence($"{(there?.Path ?? first).FileName} beside it", measured, there is not null);
     }
 

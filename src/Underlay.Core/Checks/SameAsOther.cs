@@ -17,9 +17,15 @@ public sealed class SameAsOther : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         // Entries are short, and often the same for good reasons.
-        if (placement.FromBase || placement.Facts.Picture is null || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash) yield break;
+        if (placement.FromBase || placement.Facts.Picture is null || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash)
+            yield break;
         var other = overlay.Base.WithHash(placement.Facts.Hash).FirstOrDefault(f => f.Path != placement.Path);
         if (other is null) yield break;
-        yield return Report(overlay, placement, Consequence.Regret, $"It has the same bytes as {overlay.Profile.Title}’s own {other.Path}: the same picture in two places.") with { Severity = Severity.Note };
+        yield return Report(
+            overlay,
+            placement,
+            Consequence.Regret,
+            $"It has the same bytes as {overlay.Profile.Title}’s own {other.Path}: the same picture in two places.") with
+        { Severity = Severity.Note };
     }
 }

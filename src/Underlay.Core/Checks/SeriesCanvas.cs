@@ -22,9 +22,17 @@ public sealed class SeriesCanvas : Check
             var first = series.Frames.FirstOrDefault(f => f.Number >= 1, series.Frames[0]).Picture;
             foreach (var (_, picture) in series.Frames)
             {
-                if (picture.Facts.Picture?.Header?.Size is not { } size || first.Facts.Picture?.Header?.Size is not { } canvas || size == canvas) continue;
+                if (picture.Facts.Picture?.Header?.Size is not { } size
+                    || first.Facts.Picture?.Header?.Size is not { } canvas
+                    || size == canvas)
+                    continue;
                 var fit = new FitToSize(canvas, FitMode.Inside, Exact: false);
-                yield return Report(overlay, picture, series.Rule.Canvas, $"{(picture.FromBase ? "The base’s picture" : "It")} is {size}, {first.Path.FileName} is {canvas}: all of a series have one size.") with
+                yield return Report(
+                    overlay,
+                    picture,
+                    series.Rule.Canvas,
+                    $"{(picture.FromBase ? "The base’s picture" : "It")} is {size}, {first.Path.FileName} is {canvas}: all of a series "
+                        + $"have one size.") with
                 {
                     Fix = picture.FromBase ? null : new ShapePicture(picture.Path, fit.TitleFor(size), fit),
                 };

@@ -21,7 +21,12 @@ public sealed class SeriesGap : Check
             var missing = series.FirstMissing;
             foreach (var (number, picture) in series.Frames.Where(f => f.Number > missing || f.Number < 1))
             {
-                var gap = picture.Place.Pattern!.Fill(picture.Bindings.With(series.Rule.Placeholder, missing.ToString(new string('0', picture.Bindings.Find(series.Rule.Placeholder)!.Length), System.Globalization.CultureInfo.InvariantCulture)));
+                var gap = picture.Place.Pattern!.Fill(
+                    picture.Bindings.With(
+                        series.Rule.Placeholder,
+                        missing.ToString(
+                            new string('0', picture.Bindings.Find(series.Rule.Placeholder)!.Length),
+                            System.Globalization.CultureInfo.InvariantCulture)));
                 var because = number < 1 ? "A series begins with 1." : $"{gap?.FileName} is missing: the series ends before this one.";
                 yield return Report(overlay, picture, series.Rule.Else, because) with
                 {
@@ -35,7 +40,8 @@ public sealed class SeriesGap : Check
 
     private sealed record OneSeries(string Folder, string Gap) : SharedCause(Folder.TrimEnd('/'), Gap)
     {
-        public override string Says(IReadOnlyList<Finding> parts) => $"{Gap} is missing: the series ends before {parts.Count} of its pictures. {parts[0].HostSays}";
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{Gap} is missing: the series ends before {parts.Count} of its pictures. {parts[0].HostSays}";
 
         public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
     }

@@ -22,7 +22,12 @@ public sealed class SeriesMixed : Check
             var mine = series.Frames.Where(f => !f.Picture.FromBase).ToList();
             foreach (var (_, picture) in series.Frames.Where(f => f.Picture.FromBase))
             {
-                yield return Report(overlay, picture, series.Rule.Mixed, $"This picture is still the base’s, while the pack has {mine.Count} of the series: supply all {series.Frames.Count}.") with
+                yield return Report(
+                    overlay,
+                    picture,
+                    series.Rule.Mixed,
+                    $"This picture is still the base’s, while the pack has {mine.Count} of the series: supply all "
+                        + $"{series.Frames.Count}.") with
                 {
                     Rule = series.Rule,
                     Fix = overlay.PackHas(picture.Path) ? null : new BringFiles([picture.Path], $"Bring {picture.Path.FileName}"),
@@ -37,9 +42,12 @@ public sealed class SeriesMixed : Check
     private sealed record OneSeries(string Folder, int Mine, int All) : SharedCause(Folder.TrimEnd('/'), "series")
     {
         public override string Says(IReadOnlyList<Finding> parts) =>
-            $"{parts.Count} pictures of this series are still the base’s, while the pack has {Mine}: supply all {All}. {parts[0].HostSays}";
+            $"{parts.Count} pictures of this series are still the base’s, while the pack has {Mine}: supply all {All}. "
+                + $"{parts[0].HostSays}";
 
         public override Fix? FindFix(IReadOnlyList<Finding> parts) =>
-            parts.All(p => p.Fix is not null) ? new BringFiles([.. parts.Select(p => PackPath.Parse(p.Path))], $"Bring the other {parts.Count}") : null;
+            parts.All(p => p.Fix is not null)
+                ? new BringFiles([.. parts.Select(p => PackPath.Parse(p.Path))], $"Bring the other {parts.Count}")
+                : null;
     }
 }

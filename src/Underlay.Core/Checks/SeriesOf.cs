@@ -36,7 +36,8 @@ internal sealed record SeriesOf(SeriesRule Rule, IReadOnlyList<(int Number, Plac
     [
         .. overlay.ShownIn(place)
             .Where(p => KeyOf(p, rule).Equals(key))
-            .Select(p => (Number: int.Parse(p.Bindings.Find(rule.Placeholder)!, System.Globalization.CultureInfo.InvariantCulture), Picture: p))
+            .Select(
+                p => (Number: int.Parse(p.Bindings.Find(rule.Placeholder)!, System.Globalization.CultureInfo.InvariantCulture), Picture: p))
             .OrderBy(f => f.Number),
     ];
 }

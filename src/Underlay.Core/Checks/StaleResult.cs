@@ -21,7 +21,9 @@ public sealed class StaleResult : Check
         var tree = overlay.Pack.Tree;
         foreach (var file in tree.Files.Where(f => f.Path.IsBelow($"{ReservedFolder.Name}/sources")))
         {
-            if (!PackPath.TryParse(file.Path.Value[$"{ReservedFolder.Name}/sources/".Length..], out var path, out _) || !overlay.Pack.Facts.TryGetValue(path, out var facts)) continue;
+            if (!PackPath.TryParse(file.Path.Value[$"{ReservedFolder.Name}/sources/".Length..], out var path, out _)
+                || !overlay.Pack.Facts.TryGetValue(path, out var facts))
+                continue;
             if (StepsFile.Read(tree, path) is not { } steps || steps.Result != facts.Hash || steps.Source == file.Hash) continue;
             yield return new Finding
             {

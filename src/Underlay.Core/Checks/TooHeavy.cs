@@ -20,7 +20,10 @@ public sealed class TooHeavy : RuleCheck<WeightRule>
             overlay,
             placement,
             rule.Else,
-            string.Create(CultureInfo.InvariantCulture, $"The file has {placement.Facts.Length:N0} bytes; at most {rule.MostBytes:N0} are allowed. Fewer colours or less noise make it lighter.")) with
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"The file has {placement.Facts.Length:N0} bytes; at most {rule.MostBytes:N0} are allowed. Fewer colours or less noise "
+                    + $"make it lighter.")) with
         {
             Fix = placement.FromBase ? null : Fixes.Lighten.For(overlay.Pack.Tree, placement.Path, rule.MostBytes),
         };

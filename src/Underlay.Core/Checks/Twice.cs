@@ -8,7 +8,9 @@ using Underlay.Core.Stacks;
 namespace Underlay.Core.Checks;
 
 /// <summary>Two entries have a value that only one may have: an id, a number.</summary>
-/// <remarks>Host: one of them dropped, twice. The finding stands at the author's, whichever that is. See docs/checks.md#entrytwice.</remarks>
+/// <remarks>
+/// Host: one of them dropped, twice. The finding stands at the author's, whichever that is. See docs/checks.md#entrytwice.
+/// </remarks>
 public sealed class Twice : Check
 {
     /// <inheritdoc/>
@@ -29,7 +31,11 @@ public sealed class Twice : Check
         var free = FindFree(overlay, drop, rule);
         var at = mine.Facts.Entry!.Text.Locate(rule.Field);
         var names = other is null ? "another" : $"{(other.FromBase ? "the base’s " : "")}{other.Path}";
-        yield return Report(overlay, drop, $"{FieldName.Quote(rule.Field)} is “{value}”, as in {names}: two cannot have the same ({at}).{(free is null ? "" : $" {free} is free.")}") with
+        yield return Report(
+            overlay,
+            drop,
+            $"{FieldName.Quote(rule.Field)} is “{value}”, as in {names}: two cannot have the same "
+                + $"({at}).{(free is null ? "" : $" {free} is free.")}") with
         {
             Path = mine.Path.Value,
             Pointer = rule.Field,

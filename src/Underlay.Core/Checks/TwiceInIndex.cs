@@ -20,9 +20,15 @@ public sealed class TwiceInIndex : Check
             var first = new Dictionary<string, int>(StringComparer.Ordinal);
             foreach (var row in index.Facts.Index!.Rows)
             {
-                if (IndexRows.FindUnknown(overlay, index, row) is not null || first.TryAdd(IndexRows.KeyOf(index, row), row.At.Line)) continue;
+                if (IndexRows.FindUnknown(overlay, index, row) is not null || first.TryAdd(IndexRows.KeyOf(index, row), row.At.Line))
+                    continue;
                 var twice = index.Place.Index!.Twice;
-                yield return Report(overlay, index, twice, $"Line {first[IndexRows.KeyOf(index, row)]} has the same {string.Join(" and ", index.Place.Index.Levels.Where(l => l.Identifies).Select(l => $"{l.Element} {l.Code}"))} as line {row.At.Line}; the first stands.") with
+                yield return Report(
+                    overlay,
+                    index,
+                    twice,
+                    $"Line {first[IndexRows.KeyOf(index, row)]} has the same "
+                        + $"{string.Join(" and ", index.Place.Index.Levels.Where(l => l.Identifies).Select(l => $"{l.Element} {l.Code}"))} as line {row.At.Line}; the first stands.") with
                 {
                     Path = IndexRows.PathOf(index, row),
                     Discriminator = row.At.ToString(),

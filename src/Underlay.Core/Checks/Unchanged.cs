@@ -34,12 +34,29 @@ public sealed class Unchanged : Check
         {
             var hash = placement.Facts.Hash;
             if (reliance.IsCopy(placement.Path, hash) && !IsHeld(placement.Path, hash) && reliance.MayLeave(placement))
-                yield return Describe(overlay, placement.Path, hash, $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next update.");
+                yield return Describe(
+                    overlay,
+                    placement.Path,
+                    hash,
+                    $"It has the same bytes as {overlay.Profile.Title}’s own file: it changes nothing, and would undo that file’s next "
+                        + $"update.");
         }
 
         foreach (var file in overlay.Pack.Unplaced)
             if (overlay.Pack.Facts[file.Path] is var facts && reliance.IsCopy(file.Path, facts.Hash))
-                yield return Describe(overlay, file.Path, facts.Hash, $"It is {overlay.Profile.Title}’s own file, and changes nothing here.") with { Covers = ["path/no-place", "path/near-miss", "path/not-judged"] };
+                yield return Describe(
+                    overlay,
+                    file.Path,
+                    facts.Hash,
+                    $"It is {overlay.Profile.Title}’s own file, and changes nothing here.") with
+                {
+                    Covers =
+                    [
+                        "path/no-place",
+                        "path/near-miss",
+                        "path/not-judged",
+                    ]
+                };
     }
 
     private Finding Describe(Overlay overlay, PackPath path, ContentHash hash, string message) => new()
@@ -66,7 +83,8 @@ public sealed class Unchanged : Check
     private sealed record Copies(int Files, string Host) : SharedCause("", "copies")
     {
         public override string Says(IReadOnlyList<Finding> parts) =>
-            $"{parts.Count} of {Files} files have {Host}’s own bytes: they change nothing, and would undo the next update of those files. Without them the pack is as good, and lighter.";
+            $"{parts.Count} of {Files} files have {Host}’s own bytes: they change nothing, and would undo the next update of those "
+                + $"files. Without them the pack is as good, and lighter.";
 
         public override Fix FindFix(IReadOnlyList<Finding> parts) => new SlimPack([.. parts.Select(p => PackPath.Parse(p.Path))]);
     }

@@ -17,7 +17,9 @@ public sealed class UndeclaredEdition : Check
     {
         var manifest = overlay.Pack.Manifest;
         if (!manifest.IsSound || manifest.Declares(overlay.Pack.Edition)) yield break;
-        var field = manifest.To is { } to && overlay.Pack.Edition.Order > to.Order ? overlay.Profile.Manifest.ToField : overlay.Profile.Manifest.FromField;
+        var field = manifest.To is { } to && overlay.Pack.Edition.Order > to.Order
+            ? overlay.Profile.Manifest.ToField
+            : overlay.Profile.Manifest.FromField;
         yield return ReportUnlisted(
             overlay.Profile,
             overlay.Profile.Manifest.Path,

@@ -23,11 +23,15 @@ public sealed class UnknownInIndex : Check
                     var (says, level, code) = unknownPart;
                     var unknown = index.Place.Index!.Unknown;
                     var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
-                    var near = level is null || other is not null ? null : Placements.Slips.Nearest(overlay.Base.Codebooks[level.Codebook].Codes.Select(c => c.Value), code);
+                    var near = level is null || other is not null
+                        ? null
+                        : Placements.Slips.Nearest(overlay.Base.Codebooks[level.Codebook].Codes.Select(c => c.Value), code);
                     var hint = other?.Says ?? (near is null ? "" : $" “{near}” is near.");
                     yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {
-                        Fix = (other is null ? near : other.Now) is { } now ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now, LeavesNoChoice: other is not null) : null,
+                        Fix = (other is null ? near : other.Now) is { } now
+                            ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now, LeavesNoChoice: other is not null)
+                            : null,
                         Path = IndexRows.PathOf(index, row),
                         Discriminator = row.At.ToString(),
                         At = row.At,

@@ -24,13 +24,20 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
             var at = entry.Text.Locate(pointer);
             var path = $"{placement.Path}#{member.Name}";
             var near = Slips.Nearest(book.Codes.Select(c => c.Value), member.Name);
-            yield return Report(overlay, placement, rule.Else, $"“{member.Name}” is no code of the codebook “{book.Title}” in this edition ({at}).{(near is null ? "" : $" “{near}” is near.")}") with
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"“{member.Name}” is no code of the codebook “{book.Title}” in this edition "
+                    + $"({at}).{(near is null ? "" : $" “{near}” is near.")}") with
             {
                 Path = path,
                 Pointer = pointer,
                 At = at,
                 Predicts = [new Prediction(PredictionKind.Outcome, path, rule.Else.Code)],
-                Fix = near is null || entry.Text.Find($"/{JsonText.Escape(near)}") is not null ? null : new RenameField(placement.Path, pointer, near, LeavesNoChoice: false),
+                Fix = near is null || entry.Text.Find($"/{JsonText.Escape(near)}") is not null
+                    ? null
+                    : new RenameField(placement.Path, pointer, near, LeavesNoChoice: false),
             };
         }
     }

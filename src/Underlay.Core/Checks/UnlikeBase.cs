@@ -19,6 +19,12 @@ public sealed class UnlikeBase : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         if (placement.Place.IsExact || Replacement.Of(overlay, placement) is not { Distance: >= Far and var distance }) yield break;
-        yield return Report(overlay, placement, Consequence.Regret, $"It looks far from the base’s picture ({distance:0.00}, where {Far} and more is hard to know again): is it the right file?") with { Severity = Severity.Note };
+        yield return Report(
+            overlay,
+            placement,
+            Consequence.Regret,
+            $"It looks far from the base’s picture ({distance:0.00}, where {Far} and more is hard to know again): is it the right "
+                + $"file?") with
+        { Severity = Severity.Note };
     }
 }

@@ -20,11 +20,22 @@ public sealed class UnnamedAuthor : Check
         var manifest = overlay.Pack.Manifest;
         if (manifest.Prefix == WriteManifest.NoAuthor)
         {
-            var fix = new NameAuthor(overlay.Profile.Manifest.Path, overlay.Profile.Manifest.IdField, "Your prefix", manifest.Id![manifest.Prefix.Length..]);
-            yield return Describe(overlay, fix, $"The prefix in the id is “{WriteManifest.NoAuthor}”, which only holds the place of your own: another pack may have the same id.");
+            var fix = new NameAuthor(
+                overlay.Profile.Manifest.Path,
+                overlay.Profile.Manifest.IdField,
+                "Your prefix",
+                manifest.Id![manifest.Prefix.Length..]);
+            yield return Describe(
+                overlay,
+                fix,
+                $"The prefix in the id is “{WriteManifest.NoAuthor}”, which only holds the place of your own: another pack may have "
+                    + $"the "
+                    + $"same id.");
         }
 
-        if (manifest.IsSound && manifest.Text!.FindString(overlay.Profile.Manifest.AuthorField) is { } name && name.Trim().Equals(WriteManifest.NoAuthor, StringComparison.OrdinalIgnoreCase))
+        if (manifest.IsSound
+            && manifest.Text!.FindString(overlay.Profile.Manifest.AuthorField) is { } name
+            && name.Trim().Equals(WriteManifest.NoAuthor, StringComparison.OrdinalIgnoreCase))
         {
             var fix = new NameAuthor(overlay.Profile.Manifest.Path, overlay.Profile.Manifest.AuthorField, "Your name", "");
             yield return Describe(overlay, fix, $"The author is “{name}”: people would read that as your name.");

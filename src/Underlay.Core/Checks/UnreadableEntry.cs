@@ -21,7 +21,9 @@ public sealed class UnreadableEntry : Check
             yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
             {
                 At = facts.Entry?.Text.Problem?.At,
-                Fix = drop.Placement.FromBase ? null : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
+                Fix = drop.Placement.FromBase
+                    ? null
+                    : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
             };
     }
 }

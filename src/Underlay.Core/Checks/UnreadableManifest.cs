@@ -17,7 +17,11 @@ public sealed class UnreadableManifest : Check
     {
         if (overlay.Pack.Manifest.Text?.Problem is { } problem)
         {
-            yield return ReportUnlisted(overlay.Profile, overlay.Profile.Manifest.Path, "unreadable", $"The manifest cannot be read: {problem.Says} ({problem.At}).") with
+            yield return ReportUnlisted(
+                overlay.Profile,
+                overlay.Profile.Manifest.Path,
+                "unreadable",
+                $"The manifest cannot be read: {problem.Says} ({problem.At}).") with
             {
                 At = problem.At,
             };

@@ -26,17 +26,28 @@ public sealed class UnreadablePicture : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (placement.Facts.Picture is { IsReadable: false, Problem: var problem } && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome)
-            yield return Report(overlay, placement, placement.Place.Unreadable, Because(overlay, placement, problem!)) with { Explains = [placement.Path], Fix = FindFix(overlay, placement) };
+        if (placement.Facts.Picture is { IsReadable: false, Problem: var problem }
+            && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome)
+            yield return Report(
+                overlay,
+                placement,
+                placement.Place.Unreadable,
+                Because(overlay, placement, problem!)) with
+            { Explains = [placement.Path], Fix = FindFix(overlay, placement) };
     }
 
     private static string Because(Overlay overlay, Placement placement, string problem)
     {
         var wanted = placement.Place.Format == PictureFormat.Dds ? "a DDS, BC1 or BC3, without mip levels" : "an 8-bit PNG";
         // What it is tells more than what it is not.
-        var format = placement.FromBase ? null : overlay.Pack.Tree.Find(placement.Path) is { } file ? SourceReader.FormatOf(file.ReadStart(64)) : null;
+        var format = placement.FromBase
+            ? null
+            : overlay.Pack.Tree.Find(placement.Path) is { } file
+            ? SourceReader.FormatOf(file.ReadStart(64))
+            : null;
         return format is not null && format != (placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")
-            ? $"This is a {format} under the name of a {(placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")}. Save it anew as {wanted}."
+            ? $"This is a {format} under the name of a {(placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")}. Save it anew as "
+                + $"{wanted}."
             : $"This is no picture that can be read: {problem}. Save it anew as {wanted}.";
     }
 

@@ -23,7 +23,8 @@ public sealed class UnsafePath : Check
                 Code = Code,
                 Severity = Severity.Blocker,
                 Path = Printable(refused.Name),
-                Message = $"This name {refused.Problem.Says()}: rename it, or take it out of the pack. {overlay.Profile.Title} would not list a package that holds it.",
+                Message = $"This name {refused.Problem.Says()}: rename it, or take it out of the pack. {overlay.Profile.Title} would not "
+                    + $"list a package that holds it.",
                 Predicts = [new Prediction(PredictionKind.Unlisted, "", "unsafe")],
             };
         }

@@ -24,6 +24,16 @@ public sealed class Unwanted : Check
         var owner = overlay.Profile.Place(rule.Place);
         var had = overlay.Pack.In(owner).Where(p => p.Field(rule.Field) == value).Select(p => p.Path)
             .Concat(overlay.Base.LinksOf(owner).WithValue(rule.Field)[value].Select(f => f.Path));
-        yield return Report(overlay, drop, $"{drop.Placement.Place.One.Capitalised()} is shown for {owner.One} whose {FieldName.Quote(rule.Field)} is “{value}”, and none has that.") with { RestsOn = [.. had.Where(p => overlay.Shown(p) is null || overlay.FindDrop(p) is not null)] };
+        yield return Report(
+            overlay,
+            drop,
+            $"{drop.Placement.Place.One.Capitalised()} is shown for {owner.One} whose {FieldName.Quote(rule.Field)} is “{value}”, and "
+                + $"none has that.") with
+        {
+            RestsOn =
+            [
+                .. had.Where(p => overlay.Shown(p) is null || overlay.FindDrop(p) is not null),
+            ]
+        };
     }
 }

@@ -36,7 +36,8 @@ public static class Waivers
         var waivers = new List<Waiver>();
         for (var i = 0; i < list.GetArrayLength(); i++)
         {
-            if (ReadOne(text, $"/waivers/{i}") is not { } waiver) return ([], $"waiver {i + 1} needs code, path, reason and hashes ({text.Locate($"/waivers/{i}")})");
+            if (ReadOne(text, $"/waivers/{i}") is not { } waiver)
+                return ([], $"waiver {i + 1} needs code, path, reason and hashes ({text.Locate($"/waivers/{i}")})");
             waivers.Add(waiver);
         }
 
@@ -64,7 +65,14 @@ public static class Waivers
         if (text.FindString($"{at}/reason") is not { Length: > 0 } reason) return null;
         if (text.Find($"{at}/hashes") is not { ValueKind: JsonValueKind.Object } hashes) return null;
         if (hashes.EnumerateObject().Any(h => h.Value.ValueKind != JsonValueKind.String)) return null;
-        var key = new FindingKey(new CheckCode(code), path, text.FindString($"{at}/pointer") ?? "", text.FindString($"{at}/discriminator") ?? "");
-        return new Waiver(key, reason, hashes.EnumerateObject().ToDictionary(h => h.Name, h => h.Value.GetString()!, StringComparer.Ordinal));
+        var key = new FindingKey(
+            new CheckCode(code),
+            path,
+            text.FindString($"{at}/pointer") ?? "",
+            text.FindString($"{at}/discriminator") ?? "");
+        return new Waiver(
+            key,
+            reason,
+            hashes.EnumerateObject().ToDictionary(h => h.Name, h => h.Value.GetString()!, StringComparer.Ordinal));
     }
 }

@@ -20,7 +20,8 @@ public static class Wrapped
             Code = Code,
             Severity = Severity.Blocker,
             Path = folder,
-            Message = $"The folder “{folder}” lies around everything; {profile.Manifest.Path} has to be at the root. {profile.Title} would not list the pack.",
+            Message = $"The folder “{folder}” lies around everything; {profile.Manifest.Path} has to be at the root. {profile.Title} "
+                + $"would not list the pack.",
             Predicts = [new Prediction(PredictionKind.Unlisted, "", "wrapped")],
             Fix = new Unwrap(folder),
         };
@@ -35,7 +36,8 @@ public static class Wrapped
         while (folder.LastIndexOf('/') is var slash && slash > 0)
         {
             folder = folder[..slash];
-            if (tree.Find(PackPath.Parse($"{folder}/{profile.Manifest.Path}")) is not null && files.All(f => f.Path.IsBelow(folder))) return folder;
+            if (tree.Find(PackPath.Parse($"{folder}/{profile.Manifest.Path}")) is not null && files.All(f => f.Path.IsBelow(folder)))
+                return folder;
         }
 
         return null;

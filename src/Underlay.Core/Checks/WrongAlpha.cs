@@ -21,11 +21,16 @@ public sealed class WrongAlpha : RuleCheck<AlphaRule>
     {
         if (placement.Facts.Picture?.Pixels is not { } pixels || pixels.Alpha <= rule.Allows) yield break;
         var because = rule.Allows == AlphaUse.Opaque
-            ? $"Every pixel has to be solid (alpha 255); the first that is not is at {pixels.FirstClear}. Laid on a ground, colours that are hidden under clear pixels stay hidden."
+            ? $"Every pixel has to be solid (alpha 255); the first that is not is at {pixels.FirstClear}. Laid on a ground, colours that "
+                + $"are hidden under clear pixels stay hidden."
             : $"Every pixel has to be solid or clear (alpha 255 or 0); the first in between is at {pixels.FirstPartial}.";
         yield return Report(overlay, placement, rule.Else, because) with
         {
-            Fix = placement.FromBase ? null : rule.Allows == AlphaUse.Opaque ? MakeSolid.For(overlay, placement) : new ShapePicture(placement.Path, new HardenAlpha()),
+            Fix = placement.FromBase
+                ? null
+                : rule.Allows == AlphaUse.Opaque
+                ? MakeSolid.For(overlay, placement)
+                : new ShapePicture(placement.Path, new HardenAlpha()),
         };
     }
 }

@@ -15,7 +15,12 @@ public sealed class WrongColourType : RuleCheck<ColourTypesRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ColourTypesRule rule)
     {
         if (placement.Facts.Picture is { IsReadable: true, Header.Colour: var colour } && !rule.Allowed.Contains(colour))
-            yield return Report(overlay, placement, rule.Else, $"It is stored as {Word(colour)}, where {string.Join(" or ", rule.Allowed.Select(Word))} is wanted: save it anew in that form.");
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"It is stored as {Word(colour)}, where {string.Join(" or ", rule.Allowed.Select(Word))} is wanted: save it anew in that "
+                    + $"form.");
     }
 
     private static string Word(PngColour colour) => colour switch

@@ -15,13 +15,25 @@ public sealed class WrongSize : RuleCheck<SizeRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SizeRule rule)
     {
         if (placement.Facts.Picture is { IsReadable: true, Header.Size: var size } && rule.Judge(size) == SizeFault.OutOfRange)
-            yield return Report(overlay, placement, rule.Else, $"{placement.Place.One.Capitalised()} is wanted at {rule}, yours is {size}.{InOther(overlay, placement, size)}") with { Fix = Fitting.For(overlay, placement, rule, size) };
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"{placement.Place.One.Capitalised()} is wanted at {rule}, yours is {size}.{InOther(overlay, placement, size)}") with
+            {
+                Fix = Fitting.For(
+                    overlay,
+                    placement,
+                    rule,
+                    size)
+            };
     }
 
     /// <summary>The edition that took this size, where another did.</summary>
     private static string InOther(Overlay overlay, Placement placement, Images.PixelSize size)
     {
-        var other = overlay.Profile.Editions.LastOrDefault(e => e != overlay.Edition && placement.Place.RulesOf<SizeRule>(e).Any(r => r.IsExact && r.Judge(size) is null));
+        var other = overlay.Profile.Editions.LastOrDefault(
+            e => e != overlay.Edition && placement.Place.RulesOf<SizeRule>(e).Any(r => r.IsExact && r.Judge(size) is null));
         return other is null ? "" : $" {size} was the size in {other.Title}.";
     }
 }

@@ -8,7 +8,10 @@ namespace Underlay.Core.Codebooks;
 /// <param name="Share">Which share of the code's own words they are.</param>
 public sealed record SpokenCode(string Code, int Hits, double Share);
 
-/// <summary>Finds the codes of a codebook in the words of a name: codes themselves, words of their names, other spellings, and words a slip away.</summary>
+/// <summary>
+/// Finds the codes of a codebook in the words of a name: codes themselves, words of their names, other spellings, and words a slip
+/// away.
+/// </summary>
 public sealed class SpokenCodes
 {
     private const int ShortestForSlips = 4;
@@ -43,7 +46,9 @@ public sealed class SpokenCodes
                 hits[code] = (before.Hits + 1, before.IsWhole || Whole.Contains(word));
             }
 
-        var found = hits.Select(h => new SpokenCode(h.Key, h.Value.Hits, h.Value.IsWhole ? 1 : Math.Min(1, (double)h.Value.Hits / lengths[h.Key]))).ToList();
+        var found = hits
+            .Select(h => new SpokenCode(h.Key, h.Value.Hits, h.Value.IsWhole ? 1 : Math.Min(1, (double)h.Value.Hits / lengths[h.Key])))
+            .ToList();
         if (found.Count == 0) return [];
         var (most, share) = found.Select(f => (f.Hits, f.Share)).Max();
         return [.. found.Where(f => f.Hits == most && f.Share == share).OrderBy(f => f.Code, StringComparer.Ordinal)];
@@ -52,6 +57,8 @@ public sealed class SpokenCodes
     private IEnumerable<string> CodesOf(string word)
     {
         if (byWord.Contains(word)) return byWord[word];
-        return word.Length < ShortestForSlips ? [] : byWord.Where(w => w.Key.Length >= ShortestForSlips && Slips.AreOneApart(w.Key, word)).SelectMany(w => w);
+        return word.Length < ShortestForSlips
+            ? []
+            : byWord.Where(w => w.Key.Length >= ShortestForSlips && Slips.AreOneApart(w.Key, word)).SelectMany(w => w);
     }
 }

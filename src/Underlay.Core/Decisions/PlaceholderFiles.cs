@@ -28,7 +28,8 @@ public static class PlaceholderFiles
         for (var i = 0; i < count; i++)
         {
             var at = $"/placeholders/{i}";
-            if (PackPath.TryParse(text.FindString($"{at}/path"), out var path, out _) && ContentHash.TryParse(text.FindString($"{at}/hash"), out var hash))
+            if (PackPath.TryParse(text.FindString($"{at}/path"), out var path, out _)
+                && ContentHash.TryParse(text.FindString($"{at}/hash"), out var hash))
                 found[path] = new PlaceholderFile(path, hash, text.FindString($"{at}/from") ?? "");
         }
 

@@ -25,7 +25,8 @@ public static class CsvEdit
     }
 
     /// <summary>The file without the rows that hold.</summary>
-    public static byte[] Remove(CsvText csv, Predicate<CsvRow> holds) => csv.Write(csv.Rows.Where((row, i) => i == 0 || !holds(row)).Select(r => r.Raw));
+    public static byte[] Remove(CsvText csv, Predicate<CsvRow> holds) =>
+        csv.Write(csv.Rows.Where((row, i) => i == 0 || !holds(row)).Select(r => r.Raw));
 
     /// <summary>The text as CSV with commas and without a byte order mark; null where it cannot be read with any usual separator.</summary>
     /// <param name="bytes">UTF-8 with commas, semicolons or tabs, with a mark or without.</param>
@@ -43,7 +44,9 @@ public static class CsvEdit
             if (CsvText.Read(text, separator) is not { } csv || !csv.Header.Contains(column)) continue;
             if (separator == ',') return isMarked ? (body.ToArray(), "a byte order mark at its start") : null;
             var records = csv.Rows.Select(r => string.Join(',', r.Fields.Select(Quote)) + csv.LineEnd);
-            return (Encoding.UTF8.GetBytes(string.Concat(records)), isMarked ? $"{word} for commas, and a byte order mark" : $"{word} for commas");
+            return (
+                Encoding.UTF8.GetBytes(string.Concat(records)),
+                isMarked ? $"{word} for commas, and a byte order mark" : $"{word} for commas");
         }
 
         return null;

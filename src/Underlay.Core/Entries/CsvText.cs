@@ -55,7 +55,9 @@ public sealed class CsvText
         Encoding.UTF8.GetBytes(string.Concat(records.Select(r => r.EndsWith('\n') ? r : r + LineEnd)));
 
     private string Quote(string field) =>
-        field.AsSpan().IndexOfAny(Separator, '"', '\n') >= 0 || field.Contains('\r', StringComparison.Ordinal) ? $"\"{field.Replace("\"", "\"\"", StringComparison.Ordinal)}\"" : field;
+        field.AsSpan().IndexOfAny(Separator, '"', '\n') >= 0 || field.Contains('\r', StringComparison.Ordinal)
+            ? $"\"{field.Replace("\"", "\"\"", StringComparison.Ordinal)}\""
+            : field;
 
     private sealed class Reader(string text, char separator)
     {

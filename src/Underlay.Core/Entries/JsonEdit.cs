@@ -14,21 +14,27 @@ public static class JsonEdit
     /// <summary>A text as JSON writes it.</summary>
     public static byte[] Text(string value) => JsonSerializer.SerializeToUtf8Bytes(value, Readable);
 
-    /// <summary>The text with another value at a pointer: in place of the one there, or as a new last field of the object around it.</summary>
+    /// <summary>
+    /// The text with another value at a pointer: in place of the one there, or as a new last field of the object around it.
+    /// </summary>
     /// <param name="text">JSON that can be read, with an object as its root.</param>
     /// <param name="pointer">Pointer to a field; objects around it that are missing are written too.</param>
     /// <param name="value">The value as JSON.</param>
-    /// <exception cref="InvalidOperationException">The pointer leads through something that is no object, or the text cannot be read.</exception>
+    /// <exception cref="InvalidOperationException">
+    /// The pointer leads through something that is no object, or the text cannot be read.
+    /// </exception>
     public static byte[] Set(JsonText text, string pointer, byte[] value)
     {
-        if (text.Problem is not null || text.Root.ValueKind != JsonValueKind.Object) throw new InvalidOperationException("Only an object has fields.");
+        if (text.Problem is not null || text.Root.ValueKind != JsonValueKind.Object)
+            throw new InvalidOperationException("Only an object has fields.");
         var tokens = JsonText.Tokens(pointer);
         var utf8 = text.Utf8.Span;
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
         reader.Read();
         for (var depth = 0; depth < tokens.Length; depth++)
         {
-            if (reader.TokenType != JsonTokenType.StartObject) throw new InvalidOperationException($"“{tokens[depth]}” would stand in something that is no object.");
+            if (reader.TokenType != JsonTokenType.StartObject)
+                throw new InvalidOperationException($"“{tokens[depth]}” would stand in something that is no object.");
             var (found, lastEnd, isEmpty) = Enter(ref reader, tokens[depth]);
             if (found) continue;
             return Insert(utf8, lastEnd, isEmpty, tokens[depth], Nest(tokens[(depth + 1)..], value), depth + 1);
@@ -39,10 +45,15 @@ public static class JsonEdit
         return [.. utf8[..start], .. value, .. utf8[(int)reader.BytesConsumed..]];
     }
 
-    /// <summary>The text with another name for the field at a pointer; null where there is no such field, or one of the new name beside it.</summary>
+    /// <summary>
+    /// The text with another name for the field at a pointer; null where there is no such field, or one of the new name beside it.
+    /// </summary>
     public static byte[]? Rename(JsonText text, string pointer, string name)
     {
-        if (text.Problem is not null || text.Find(pointer) is null || text.Find($"{pointer[..pointer.LastIndexOf('/')]}/{JsonText.Escape(name)}") is not null) return null;
+        if (text.Problem is not null
+            || text.Find(pointer) is null
+            || text.Find($"{pointer[..pointer.LastIndexOf('/')]}/{JsonText.Escape(name)}") is not null)
+            return null;
         var tokens = JsonText.Tokens(pointer);
         var utf8 = text.Utf8.Span;
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });

@@ -54,7 +54,8 @@ public sealed class JsonText
     /// <summary>The value of a text in another language.</summary>
     /// <param name="utf8">The value as JSON.</param>
     /// <param name="locate">Where a pointer's value stands in the text that the author wrote.</param>
-    internal static JsonText Of(byte[] utf8, Func<string, TextPosition> locate) => Parse(utf8) is { Problem: null } read ? new JsonText(utf8, read.Root, null, locate) : Parse(utf8);
+    internal static JsonText Of(byte[] utf8, Func<string, TextPosition> locate) =>
+        Parse(utf8) is { Problem: null } read ? new JsonText(utf8, read.Root, null, locate) : Parse(utf8);
 
     /// <summary>The value at a pointer such as "/reads/from", or null.</summary>
     public JsonElement? Find(string pointer)
@@ -64,7 +65,10 @@ public sealed class JsonText
         foreach (var token in Tokens(pointer))
         {
             if (value.ValueKind == JsonValueKind.Object && value.TryGetProperty(token, out var member)) value = member;
-            else if (value.ValueKind == JsonValueKind.Array && int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index) && index < value.GetArrayLength()) value = value[index];
+            else if (value.ValueKind == JsonValueKind.Array
+                && int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index)
+                && index < value.GetArrayLength())
+                value = value[index];
             else return null;
         }
 
@@ -91,14 +95,16 @@ public sealed class JsonText
     }
 
     /// <summary>Writes a key as a token of a pointer (RFC 6901, section 3).</summary>
-    public static string Escape(string key) => key.Replace("~", "~0", StringComparison.Ordinal).Replace("/", "~1", StringComparison.Ordinal);
+    public static string Escape(string key) =>
+        key.Replace("~", "~0", StringComparison.Ordinal).Replace("/", "~1", StringComparison.Ordinal);
 
     /// <summary>The tokens of a pointer, unescaped (RFC 6901, section 4).</summary>
     internal static ReadOnlySpan<string> Tokens(string pointer)
     {
         if (pointer.Length == 0) return [];
         var tokens = pointer.Split('/');
-        for (var i = 0; i < tokens.Length; i++) tokens[i] = tokens[i].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
+        for (var i = 0; i < tokens.Length; i++)
+            tokens[i] = tokens[i].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
         return tokens.AsSpan(1);
     }
 
@@ -114,7 +120,8 @@ public sealed class JsonText
                 reader.Skip();
             }
         }
-        else if (reader.TokenType == JsonTokenType.StartArray && int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index))
+        else if (reader.TokenType == JsonTokenType.StartArray
+            && int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index))
         {
             for (var i = 0; reader.Read() && reader.TokenType != JsonTokenType.EndArray; i++)
             {
@@ -131,7 +138,8 @@ public sealed class JsonText
         if (TextLimit.FindProblem(utf8.Length) is { } tooLong) return new JsonProblem(new TextPosition(1, 1), tooLong);
         if (utf8.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xEF, 0xBB, 0xBF]))
             return new JsonProblem(new TextPosition(1, 1), "it begins with a byte order mark: save it as UTF-8 without one");
-        if (!System.Text.Unicode.Utf8.IsValid(utf8)) return new JsonProblem(TextPosition.Of(utf8, FirstInvalid(utf8)), "it is not UTF-8 here: save it in that encoding");
+        if (!System.Text.Unicode.Utf8.IsValid(utf8))
+            return new JsonProblem(TextPosition.Of(utf8, FirstInvalid(utf8)), "it is not UTF-8 here: save it in that encoding");
         var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = TextLimit.MostDeep });
         var open = new Stack<HashSet<string>?>();
         try
@@ -151,7 +159,10 @@ public sealed class JsonText
                         break;
                     case JsonTokenType.PropertyName:
                         var key = reader.GetString()!;
-                        if (!open.Peek()!.Add(key)) return new JsonProblem(TextPosition.Of(utf8, (int)reader.TokenStartIndex), $"the key “{key}” stands twice in one object");
+                        if (!open.Peek()!.Add(key))
+                            return new JsonProblem(
+                                TextPosition.Of(utf8, (int)reader.TokenStartIndex),
+                                $"the key “{key}” stands twice in one object");
                         break;
                     case JsonTokenType.String when reader.ValueIsEscaped:
                         reader.GetString();
@@ -205,12 +216,21 @@ public sealed class JsonText
         if (text.Contains("depth", StringComparison.OrdinalIgnoreCase)) return $"it is nested more than {TextLimit.MostDeep} deep";
         if (text.Contains("trailing comma", StringComparison.Ordinal)) return "a comma stands before a closing bracket";
         if (text.Contains("'/' is", StringComparison.Ordinal)) return "a comment stands here, which JSON does not have";
-        if (text.Contains("single JSON value", StringComparison.Ordinal) || text.Contains("expected end of data", StringComparison.OrdinalIgnoreCase)) return "something stands after the end";
-        if (text.Contains("invalid end of a number", StringComparison.Ordinal) || text.Contains("end of data", StringComparison.OrdinalIgnoreCase) || text.Contains("incomplete", StringComparison.OrdinalIgnoreCase) || text.Contains("but instead reached end", StringComparison.OrdinalIgnoreCase))
+        if (text.Contains("single JSON value", StringComparison.Ordinal)
+            || text.Contains("expected end of data", StringComparison.OrdinalIgnoreCase))
+            return "something stands after the end";
+        if (text.Contains("invalid end of a number", StringComparison.Ordinal)
+            || text.Contains("end of data", StringComparison.OrdinalIgnoreCase)
+            || text.Contains("incomplete", StringComparison.OrdinalIgnoreCase)
+            || text.Contains("but instead reached end", StringComparison.OrdinalIgnoreCase))
             return "it ends before its last bracket or quote is closed";
-        if (text.Contains("after either ',', ']', or '}'", StringComparison.Ordinal) || text.Contains("Expected either ',', '}', or ']'", StringComparison.Ordinal) || text.Contains("is invalid after a value", StringComparison.Ordinal))
+        if (text.Contains("after either ',', ']', or '}'", StringComparison.Ordinal)
+            || text.Contains("Expected either ',', '}', or ']'", StringComparison.Ordinal)
+            || text.Contains("is invalid after a value", StringComparison.Ordinal))
             return "a comma or a closing bracket is wanted here";
-        if (text.Contains("start of a property name", StringComparison.Ordinal) || text.Contains("Expected a '\"'", StringComparison.Ordinal)) return "a name in double quotes is wanted here";
+        if (text.Contains("start of a property name", StringComparison.Ordinal)
+            || text.Contains("Expected a '\"'", StringComparison.Ordinal))
+            return "a name in double quotes is wanted here";
         return "this is not JSON";
     }
 }

@@ -54,16 +54,22 @@ public sealed class Kind
     /// <summary>What the kind does not accept in an entry; empty when it is accepted.</summary>
     public IReadOnlyList<EntryFault> Judge(JsonText entry)
     {
-        if (FindHugeNumber(entry.Root, "") is { } huge) return [new EntryFault(huge, "", "a number here is too large for the host to read")];
+        if (FindHugeNumber(entry.Root, "") is { } huge)
+            return [new EntryFault(huge, "", "a number here is too large for the host to read")];
         var faults = new List<EntryFault>();
         schema.Judge(entry.Root, "", faults);
         // What is taken over from another entry can only be judged with that one.
         if (Inherits is { } inherits && faults.Count == 0 && entry.Find(inherits.By) is null)
-            faults.AddRange(inherits.Required.Where(f => !entry.Root.TryGetProperty(f, out _)).Select(f => new EntryFault("", f, $"the field “{f}” is missing")));
+            faults.AddRange(
+                inherits.Required
+                    .Where(f => !entry.Root.TryGetProperty(f, out _))
+                    .Select(f => new EntryFault("", f, $"the field “{f}” is missing")));
         return faults;
     }
 
-    /// <summary>Fields that the kind does not know and whose names are near one that it does: what the host passes over in silence.</summary>
+    /// <summary>
+    /// Fields that the kind does not know and whose names are near one that it does: what the host passes over in silence.
+    /// </summary>
     /// <returns>Pointers to the fields, each with the name that was probably meant.</returns>
     public IReadOnlyList<(string Pointer, string Near)> FindNearFields(JsonText entry)
     {

@@ -13,7 +13,8 @@ namespace Underlay.Core.Entries;
 /// </remarks>
 internal sealed class Schema
 {
-    private static readonly HashSet<string> Annotations = new(StringComparer.Ordinal) { "$schema", "$id", "$comment", "title", "description", "default", "examples" };
+    private static readonly HashSet<string> Annotations = new(
+        StringComparer.Ordinal) { "$schema", "$id", "$comment", "title", "description", "default", "examples" };
 
     private readonly List<string> types = [];
     private readonly List<string> required = [];
@@ -42,7 +43,8 @@ internal sealed class Schema
             return schema;
         }
 
-        foreach (var keyword in document.EnumerateObject()) schema.ReadKeyword(keyword, $"{pointer}/{JsonText.Escape(keyword.Name)}", problems);
+        foreach (var keyword in document.EnumerateObject())
+            schema.ReadKeyword(keyword, $"{pointer}/{JsonText.Escape(keyword.Name)}", problems);
         return schema;
     }
 
@@ -51,10 +53,12 @@ internal sealed class Schema
     {
         var before = faults.Count;
         if (types.Count > 0 && !types.Exists(t => IsOf(t, value))) Refuse(wanted ?? string.Join(" or ", types.Select(TypeWord)));
-        else if (choices.Count > 0 && !choices.Exists(c => JsonElement.DeepEquals(c, value))) Refuse("one of " + string.Join(", ", choices));
+        else if (choices.Count > 0 && !choices.Exists(c => JsonElement.DeepEquals(c, value)))
+            Refuse("one of " + string.Join(", ", choices));
         else if (value.ValueKind == JsonValueKind.String) JudgeText(value.GetString()!);
         else if (value.ValueKind == JsonValueKind.Number && !InRange(value.GetDouble())) Refuse(RangeWords());
-        else if (value.ValueKind == JsonValueKind.Array && minItems is { } least && value.GetArrayLength() < least) Refuse($"a list of at least {least}");
+        else if (value.ValueKind == JsonValueKind.Array && minItems is { } least && value.GetArrayLength() < least)
+            Refuse($"a list of at least {least}");
         if (faults.Count > before) return;
         if (value.ValueKind == JsonValueKind.Object) JudgeFields(value, pointer, faults);
         else if (value.ValueKind == JsonValueKind.Array && items is not null) JudgeItems(value, pointer, faults);
@@ -87,8 +91,13 @@ internal sealed class Schema
             var at = $"{pointer}/{JsonText.Escape(member.Name)}";
             if (properties.TryGetValue(member.Name, out var known)) known.FindNearFields(member.Value, at, found);
             else if (otherProperties is not null) otherProperties.FindNearFields(member.Value, at, found);
-            else if (Placements.Slips.Nearest(properties.Keys.Where(k => !value.TryGetProperty(k, out _)), member.Name.Replace('-', '_').Replace(' ', '_')) is { } near) found.Add((at, near));
-            else if (properties.ContainsKey(member.Name.Replace('-', '_').Replace(' ', '_'))) found.Add((at, member.Name.Replace('-', '_').Replace(' ', '_')));
+            else if (
+                Placements.Slips.Nearest(
+                    properties.Keys.Where(k => !value.TryGetProperty(k, out _)),
+                    member.Name.Replace('-', '_').Replace(' ', '_')) is { } near)
+                found.Add((at, near));
+            else if (properties.ContainsKey(member.Name.Replace('-', '_').Replace(' ', '_')))
+                found.Add((at, member.Name.Replace('-', '_').Replace(' ', '_')));
         }
     }
 
@@ -97,7 +106,8 @@ internal sealed class Schema
         foreach (var field in required)
             if (!value.TryGetProperty(field, out _)) faults.Add(new EntryFault(pointer, field, $"the field “{field}” is missing"));
         foreach (var member in value.EnumerateObject())
-            if ((properties.GetValueOrDefault(member.Name) ?? otherProperties) is { } schema) schema.Judge(member.Value, $"{pointer}/{JsonText.Escape(member.Name)}", faults);
+            if ((properties.GetValueOrDefault(member.Name) ?? otherProperties) is { } schema)
+                schema.Judge(member.Value, $"{pointer}/{JsonText.Escape(member.Name)}", faults);
     }
 
     private void JudgeItems(JsonElement value, string pointer, List<EntryFault> faults)
@@ -125,7 +135,12 @@ internal sealed class Schema
             "x-underlay-wanted" => (wanted = value.ValueKind == JsonValueKind.String ? value.GetString() : null) is not null,
             _ => Annotations.Contains(keyword.Name) || keyword.Name.StartsWith("x-underlay-", StringComparison.Ordinal),
         };
-        if (!read) problems.Add((pointer, "a keyword that Underlay reads, with a value that JSON Schema gives it, was expected (docs/host-profile.md lists them)"));
+        if (!read)
+            problems.Add(
+                (
+                    pointer,
+                    "a keyword that Underlay reads, with a value that JSON Schema gives it, was expected (docs/host-profile.md lists "
+                        + "them)"));
     }
 
     private static bool ReadTexts(IEnumerable<JsonElement> values, List<string> to)
@@ -142,7 +157,8 @@ internal sealed class Schema
     private bool ReadProperties(JsonElement value, string pointer, List<(string Pointer, string Expected)> problems)
     {
         if (value.ValueKind != JsonValueKind.Object) return false;
-        foreach (var property in value.EnumerateObject()) properties[property.Name] = Read(property.Value, $"{pointer}/{JsonText.Escape(property.Name)}", problems);
+        foreach (var property in value.EnumerateObject())
+            properties[property.Name] = Read(property.Value, $"{pointer}/{JsonText.Escape(property.Name)}", problems);
         return true;
     }
 

@@ -35,7 +35,10 @@ public static class TomlText
         }
     }
 
-    /// <summary>The text with a value of a table "[a]" and key "b" at the pointer "/a/b", in place of the one there or as a new line of the table; all else stays as the author wrote it.</summary>
+    /// <summary>
+    /// The text with a value of a table "[a]" and key "b" at the pointer "/a/b", in place of the one there or as a new line of the
+    /// table; all else stays as the author wrote it.
+    /// </summary>
     /// <param name="utf8">TOML that can be read.</param>
     /// <param name="pointer">Pointer to a key of a table.</param>
     /// <param name="value">The value as TOML writes it: <c>3</c>, <c>"text"</c>.</param>
@@ -65,7 +68,9 @@ public static class TomlText
         var header = words.Length > 1 ? lines.FindIndex(l => l.Trim().StartsWith($"[{words[1]}]", StringComparison.Ordinal)) : -1;
         if (header < 0 || words.Length < 3) return (header, -1);
         for (var i = header + 1; i < lines.Count && !lines[i].TrimStart().StartsWith('['); i++)
-            if (lines[i].TrimStart().StartsWith(words[2], StringComparison.Ordinal) && lines[i].TrimStart()[words[2].Length..].TrimStart().StartsWith('=')) return (header, i);
+            if (lines[i].TrimStart().StartsWith(words[2], StringComparison.Ordinal)
+                && lines[i].TrimStart()[words[2].Length..].TrimStart().StartsWith('='))
+                return (header, i);
         return (header, -1);
     }
 

@@ -42,7 +42,9 @@ public static class XmlEdit
     {
         var lines = LineStarts(text);
         var changes = new List<(int, int, string)>();
-        using var reader = XmlReader.Create(new StringReader(text), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+        using var reader = XmlReader.Create(
+            new StringReader(text),
+            new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
         var at = (IXmlLineInfo)reader;
         while (reader.Read())
         {
@@ -52,8 +54,13 @@ public static class XmlEdit
             for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute()) beside[reader.Name] = reader.Value;
             for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
             {
-                if (reader.NamespaceURI.Length > 0 || change(new XmlAttributeText(element, reader.LocalName, reader.Value, beside)) is not { } value || value == reader.Value) continue;
-                var quote = text.AsSpan(lines[at.LineNumber - 1] + at.LinePosition - 1).IndexOfAny('"', '\'') + lines[at.LineNumber - 1] + at.LinePosition - 1;
+                if (reader.NamespaceURI.Length > 0
+                    || change(new XmlAttributeText(element, reader.LocalName, reader.Value, beside)) is not { } value
+                    || value == reader.Value)
+                    continue;
+                var quote = text.AsSpan(lines[at.LineNumber - 1] + at.LinePosition - 1).IndexOfAny('"', '\'')
+                    + lines[at.LineNumber - 1]
+                    + at.LinePosition - 1;
                 changes.Add((quote + 1, text.IndexOf(text[quote], quote + 1), Escape(value, text[quote])));
             }
         }

@@ -13,7 +13,10 @@ namespace Underlay.Core.Fixes;
 /// <param name="Table">The table's path.</param>
 /// <param name="Shape">Its columns.</param>
 /// <param name="Name">The key of the row.</param>
-public sealed record AddTableRow(PackPath Table, TableShape Shape, string Name) : Fix($"Add the row {Name} to {Table.FileName}", LosesNothing: true, LeavesNoChoice: true)
+public sealed record AddTableRow(
+    PackPath Table,
+    TableShape Shape,
+    string Name) : Fix($"Add the row {Name} to {Table.FileName}", LosesNothing: true, LeavesNoChoice: true)
 {
     /// <inheritdoc/>
     public override bool KeepsOriginals => false;
@@ -23,10 +26,13 @@ public sealed record AddTableRow(PackPath Table, TableShape Shape, string Name) 
     {
         var ofBase = context.Overlay?.Base.Find(Table)?.Facts.Table;
         var prefix = context.Overlay?.Pack.Manifest.Prefix;
-        string Value(string column) => column == Shape.Key ? Name : column == Shape.Merge ? "add" : RowDefaults.For(ofBase, column, Name, prefix);
+        string Value(string column) =>
+            column == Shape.Key ? Name : column == Shape.Merge ? "add" : RowDefaults.For(ofBase, column, Name, prefix);
         var csv = tree.Find(Table) is { } file ? CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) : CsvText.Read(HeaderOver(ofBase));
         // A file that cannot be read as a table is left to the author.
-        return csv is not null && csv.Header.Contains(Shape.Key) ? [new TreeEdit.Write(Table, CsvEdit.Append(csv, csv.Header.Select(Value)))] : [];
+        return csv is not null && csv.Header.Contains(Shape.Key)
+            ? [new TreeEdit.Write(Table, CsvEdit.Append(csv, csv.Header.Select(Value)))]
+            : [];
     }
 
     /// <summary>The header of a new table that changes the one below.</summary>

@@ -7,11 +7,16 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Puts a picture of a kindred thing of the base where one is wanted, marked as a placeholder until the author's own comes.</summary>
+/// <summary>
+/// Puts a picture of a kindred thing of the base where one is wanted, marked as a placeholder until the author's own comes.
+/// </summary>
 /// <param name="Path">Where the picture is wanted.</param>
 /// <param name="From">The base's picture.</param>
 /// <param name="Size">The size that it has to have here; null for its own.</param>
-public sealed record BorrowPicture(PackPath Path, PackPath From, PixelSize? Size) : Fix($"Hold the place with {From}", LosesNothing: true, LeavesNoChoice: false)
+public sealed record BorrowPicture(
+    PackPath Path,
+    PackPath From,
+    PixelSize? Size) : Fix($"Hold the place with {From}", LosesNothing: true, LeavesNoChoice: false)
 {
     /// <inheritdoc/>
     public override bool KeepsOriginals => false;
@@ -40,7 +45,11 @@ public sealed record BorrowPicture(PackPath Path, PackPath From, PixelSize? Size
             bytes = PngWriter.Write(new FitToSize(size, FitMode.Stretch, exact).Run(picture));
         }
 
-        return [new TreeEdit.Write(Path, bytes), .. PlaceholderFiles.Add(tree, [new PlaceholderFile(Path, ContentHash.Of(bytes), From.Value)])];
+        return
+        [
+            new TreeEdit.Write(Path, bytes),
+            .. PlaceholderFiles.Add(tree, [new PlaceholderFile(Path, ContentHash.Of(bytes), From.Value)]),
+        ];
     }
 
     /// <summary>The size of the picture with which one at the path has to agree, where one is shown.</summary>

@@ -13,5 +13,7 @@ public sealed record BringFiles(IReadOnlyList<PackPath> Paths, string Says) : Fi
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        context.Overlay is { } overlay ? Bring.Edits(overlay, tree, Paths.Where(p => tree.Find(p) is null).Select(p => new Brought(p, null))) : [];
+        context.Overlay is { } overlay
+            ? Bring.Edits(overlay, tree, Paths.Where(p => tree.Find(p) is null).Select(p => new Brought(p, null)))
+            : [];
 }

@@ -7,7 +7,10 @@ namespace Underlay.Core.Fixes;
 /// <param name="Path">The mask.</param>
 /// <param name="Noun">What it is called.</param>
 /// <param name="Factor">2 or more.</param>
-public sealed record EnlargeCompanion(PackPath Path, string Noun, int Factor) : Fix($"Enlarge the {Noun} by {Factor}", LosesNothing: false, LeavesNoChoice: false)
+public sealed record EnlargeCompanion(
+    PackPath Path,
+    string Noun,
+    int Factor) : Fix($"Enlarge the {Noun} by {Factor}", LosesNothing: false, LeavesNoChoice: false)
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)

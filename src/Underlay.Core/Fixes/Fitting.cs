@@ -7,7 +7,9 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Chooses how a picture is fitted to what its place asks: by the size that its companions have, and so that nothing of it is cut.</summary>
+/// <summary>
+/// Chooses how a picture is fitted to what its place asks: by the size that its companions have, and so that nothing of it is cut.
+/// </summary>
 internal static class Fitting
 {
     /// <summary>The fix for a picture of the pack, or null for one of the base.</summary>
@@ -28,7 +30,11 @@ internal static class Fitting
     public static IReadOnlyList<Step> Steps(Place place, PixelSize from, PixelSize to)
     {
         var ringIsClear = place.Rules.Any(r => r is ClearBorderRule);
-        var mode = (long)to.Width * from.Height == (long)to.Height * from.Width ? FitMode.Stretch : TakesAlpha(place) ? FitMode.Inside : FitMode.Extend;
+        var mode = (long)to.Width * from.Height == (long)to.Height * from.Width
+            ? FitMode.Stretch
+            : TakesAlpha(place)
+            ? FitMode.Inside
+            : FitMode.Extend;
         var fit = new FitToSize(to, mode, Exact: place.PixelNeed == PixelNeed.Colours);
         // Averaging can bring a little of what lies inside into a ring that was clear before.
         return ringIsClear ? [fit, new ClearBorder()] : [fit];

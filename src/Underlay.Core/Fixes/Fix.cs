@@ -6,13 +6,19 @@ namespace Underlay.Core.Fixes;
 /// <summary>A repair that Underlay can apply. It is a value: what it would change is asked for when it is applied.</summary>
 /// <param name="Title">What it does, as words to press: "Rename to wares/jug/shelf.png".</param>
 /// <param name="LosesNothing">True when no byte of the author's is changed or taken away.</param>
-/// <param name="LeavesNoChoice">True when there is one sensible way to do it. Fixes of which both hold are applied without being asked for by name.</param>
+/// <param name="LeavesNoChoice">
+/// True when there is one sensible way to do it. Fixes of which both hold are applied without being asked for by name.
+/// </param>
 public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
 {
-    /// <summary>Whether the runner keeps copies of what the fix overwrites or deletes; not needed where the base has the same bytes.</summary>
+    /// <summary>
+    /// Whether the runner keeps copies of what the fix overwrites or deletes; not needed where the base has the same bytes.
+    /// </summary>
     public virtual bool KeepsOriginals => true;
 
-    /// <summary>What the author is asked before it is applied, or null; without an answer it goes by <see cref="FixQuestion.Usual"/>.</summary>
+    /// <summary>
+    /// What the author is asked before it is applied, or null; without an answer it goes by <see cref="FixQuestion.Usual"/>.
+    /// </summary>
     public virtual FixQuestion? Question => null;
 
     /// <summary>The fix with an answer to its question; null where the answer cannot be read.</summary>

@@ -21,7 +21,9 @@ public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would);
 /// <param name="Report">The check of the pack after them.</param>
 public sealed record FixOutcome(FileTree Tree, IReadOnlyList<AppliedFix> Applied, IReadOnlyList<HeldBack> Held, CheckReport Report);
 
-/// <summary>Checks, repairs and checks again until nothing is left to repair. A repair that makes the pack worse in the host is held back.</summary>
+/// <summary>
+/// Checks, repairs and checks again until nothing is left to repair. A repair that makes the pack worse in the host is held back.
+/// </summary>
 public sealed class FixRunner
 {
     // Each round must apply a fix; a cycle of fixes would be a bug, and this ends it.
@@ -45,15 +47,25 @@ public sealed class FixRunner
     /// <param name="tree">The pack's files.</param>
     /// <param name="check">Checks a tree.</param>
     /// <param name="profile">The host.</param>
-    /// <param name="only">Codes whose fixes to apply, those that leave a choice or change bytes too; empty for all fixes that lose nothing and leave no choice.</param>
-    public static FixOutcome Run(string packName, FileTree tree, Func<FileTree, CheckReport> check, HostProfile profile, IReadOnlyCollection<string> only)
+    /// <param name="only">
+    /// Codes whose fixes to apply, those that leave a choice or change bytes too; empty for all fixes that lose nothing and leave
+    /// no choice.
+    /// </param>
+    public static FixOutcome Run(
+        string packName,
+        FileTree tree,
+        Func<FileTree, CheckReport> check,
+        HostProfile profile,
+        IReadOnlyCollection<string> only)
     {
         var runner = new FixRunner(packName, profile, check);
         var report = check(tree);
         for (var round = 0; round < MostRounds; round++)
         {
             var before = runner.applied.Count;
-            var wanted = report.Findings.Where(f => f.Waiver is null && f.Fix is { } fix && IsWanted(f, fix, only) && !runner.held.ContainsKey(f.Key)).ToList();
+            var wanted = report.Findings
+                .Where(f => f.Waiver is null && f.Fix is { } fix && IsWanted(f, fix, only) && !runner.held.ContainsKey(f.Key))
+                .ToList();
             (tree, report) = runner.Apply(tree, report, wanted);
             if (runner.applied.Count == before) break;
         }
@@ -68,7 +80,13 @@ public sealed class FixRunner
     /// <param name="check">Checks a tree.</param>
     /// <param name="profile">The host.</param>
     /// <param name="wanted">The findings, with the fixes to apply.</param>
-    public static FixOutcome Apply(string packName, FileTree tree, CheckReport report, Func<FileTree, CheckReport> check, HostProfile profile, IReadOnlyList<Finding> wanted)
+    public static FixOutcome Apply(
+        string packName,
+        FileTree tree,
+        CheckReport report,
+        Func<FileTree, CheckReport> check,
+        HostProfile profile,
+        IReadOnlyList<Finding> wanted)
     {
         var runner = new FixRunner(packName, profile, check);
         (tree, report) = runner.Apply(tree, report, wanted);
@@ -76,7 +94,8 @@ public sealed class FixRunner
     }
 
     /// <summary>What a finding's fix changes, originals kept; nothing when it has no fix or the fix no longer applies.</summary>
-    public static IReadOnlyList<TreeEdit> EditsOf(FileTree tree, Finding finding, FixContext context) => EditsOf(tree, finding.Fix, context);
+    public static IReadOnlyList<TreeEdit> EditsOf(FileTree tree, Finding finding, FixContext context) =>
+        EditsOf(tree, finding.Fix, context);
 
     /// <summary>What a fix changes, originals kept; nothing when it no longer applies.</summary>
     public static IReadOnlyList<TreeEdit> EditsOf(FileTree tree, Fix? fix, FixContext context) =>
@@ -90,7 +109,9 @@ public sealed class FixRunner
     private static bool IsWanted(Finding finding, Fix fix, IReadOnlyCollection<string> only) =>
         only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true } : only.Contains(finding.Code.Value);
 
-    /// <summary>Applies fixes all at once; where that makes the pack worse, those that have to do with it are looked at by themselves.</summary>
+    /// <summary>
+    /// Applies fixes all at once; where that makes the pack worse, those that have to do with it are looked at by themselves.
+    /// </summary>
     private (FileTree Tree, CheckReport Report) Apply(FileTree tree, CheckReport report, IReadOnlyList<Finding> wanted)
     {
         var context = new FixContext(packName, profile, report.Edition, report.Overlay);
@@ -127,7 +148,10 @@ public sealed class FixRunner
     private (List<Finding> Suspects, List<Finding> Others) Split(List<AppliedFix> fixes, IReadOnlyList<Prediction> worse, Edition edition)
     {
         var around = worse.SelectMany(p => Around(p.Path, edition)).ToHashSet(StringComparer.Ordinal);
-        var suspects = fixes.Where(f => f.Edits.SelectMany(e => e.Touches).Any(p => Around(p.Value, edition).Any(around.Contains))).Select(f => f.Finding).ToList();
+        var suspects = fixes
+            .Where(f => f.Edits.SelectMany(e => e.Touches).Any(p => Around(p.Value, edition).Any(around.Contains)))
+            .Select(f => f.Finding)
+            .ToList();
         var half = fixes.Count / 2;
         if (suspects.Count == 0 || suspects.Count == fixes.Count) suspects = [.. fixes.Skip(half).Select(f => f.Finding)];
         return (suspects, [.. fixes.Select(f => f.Finding).Except(suspects)]);
@@ -139,7 +163,8 @@ public sealed class FixRunner
         var file = path.Split('#')[0];
         yield return file;
         if (file.LastIndexOf('/') is var slash && slash > 0) yield return file[..slash];
-        if (PackPath.TryParse(file, out var sound, out _) && profile.Locate(sound, edition) is { } located) yield return profile.Groups.KeyOf(located.Place, located.Bindings);
+        if (PackPath.TryParse(file, out var sound, out _) && profile.Locate(sound, edition) is { } located)
+            yield return profile.Groups.KeyOf(located.Place, located.Bindings);
     }
 
     /// <summary>Puts a copy of each file that would be overwritten or deleted under the reserved folder first.</summary>

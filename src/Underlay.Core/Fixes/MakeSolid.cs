@@ -13,10 +13,14 @@ namespace Underlay.Core.Fixes;
 /// <param name="Ground">The colour; null for the base's picture.</param>
 /// <param name="IsAsked">Whether the author is asked for the colour.</param>
 public sealed record MakeSolid(PackPath Path, Rgb? Ground, bool IsAsked = false)
-    : Fix(Ground is { } colour ? new LayOnColour(colour).Title : "Lay it over the base’s picture", LosesNothing: false, LeavesNoChoice: false)
+    : Fix(
+        Ground is { } colour ? new LayOnColour(colour).Title : "Lay it over the base’s picture",
+        LosesNothing: false,
+        LeavesNoChoice: false)
 {
     /// <inheritdoc/>
-    public override FixQuestion? Question => IsAsked && Ground is { } colour ? new FixQuestion("Ground", StepInput.Colour, colour.ToString()) : null;
+    public override FixQuestion? Question =>
+        IsAsked && Ground is { } colour ? new FixQuestion("Ground", StepInput.Colour, colour.ToString()) : null;
 
     /// <summary>The fix for a picture of the pack.</summary>
     public static MakeSolid For(Overlay overlay, Placement placement)
@@ -27,13 +31,16 @@ public sealed record MakeSolid(PackPath Path, Rgb? Ground, bool IsAsked = false)
     }
 
     /// <inheritdoc/>
-    public override Fix? Answered(string answer) => Rgb.TryParse(answer, out var colour) ? this with { Ground = colour, Title = new LayOnColour(colour).Title } : null;
+    public override Fix? Answered(string answer) =>
+        Rgb.TryParse(answer, out var colour) ? this with { Ground = colour, Title = new LayOnColour(colour).Title } : null;
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (Ground is { } colour) return Shaping.Add(tree, Path, new LayOnColour(colour)).Edits;
-        return context.Overlay?.Base.Read(Path) is { } bytes && SourceReader.Read(bytes).Picture is { } under ? Shaping.Add(tree, Path, new LayOnPicture(under)).Edits : [];
+        return context.Overlay?.Base.Read(Path) is { } bytes && SourceReader.Read(bytes).Picture is { } under
+            ? Shaping.Add(tree, Path, new LayOnPicture(under)).Edits
+            : [];
     }
 
     /// <summary>The mean colour of what is seen.</summary>

@@ -4,13 +4,20 @@ using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Puts the author's own name in place of the word that held its place. It is asked for: nothing is written without an answer.</summary>
+/// <summary>
+/// Puts the author's own name in place of the word that held its place. It is asked for: nothing is written without an answer.
+/// </summary>
 /// <param name="Path">The manifest.</param>
 /// <param name="Field">Pointer to the field.</param>
 /// <param name="Asks">What is asked for: "Your name".</param>
 /// <param name="Rest">What follows the name in the field, such as ".tide_wares" in an id.</param>
 /// <param name="Name">The answer; empty until there is one.</param>
-public sealed record NameAuthor(PackPath Path, string Field, string Asks, string Rest, string Name = "") : Fix($"Set {FieldName.Quote(Field)}", LosesNothing: false, LeavesNoChoice: false)
+public sealed record NameAuthor(
+    PackPath Path,
+    string Field,
+    string Asks,
+    string Rest,
+    string Name = "") : Fix($"Set {FieldName.Quote(Field)}", LosesNothing: false, LeavesNoChoice: false)
 {
     /// <inheritdoc/>
     public override FixQuestion? Question => new(Asks, StepInput.Text, Name);
@@ -20,5 +27,7 @@ public sealed record NameAuthor(PackPath Path, string Field, string Asks, string
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        Name.Length > 0 && tree.Find(Path) is { } file ? [new TreeEdit.Write(Path, ManifestFacts.WithValue(context.Profile, file.ReadAll(), Field, Name + Rest))] : [];
+        Name.Length > 0 && tree.Find(Path) is { } file
+            ? [new TreeEdit.Write(Path, ManifestFacts.WithValue(context.Profile, file.ReadAll(), Field, Name + Rest))]
+            : [];
 }

@@ -4,7 +4,9 @@ using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Gives a code of an index the value that it has in this edition, wherever it stands; all else stays as the author wrote it.</summary>
+/// <summary>
+/// Gives a code of an index the value that it has in this edition, wherever it stands; all else stays as the author wrote it.
+/// </summary>
 /// <param name="Path">The index.</param>
 /// <param name="Element">The element that has the code.</param>
 /// <param name="Attribute">Its attribute.</param>

@@ -7,11 +7,15 @@ namespace Underlay.Core.Fixes;
 /// <param name="From">Where it is.</param>
 /// <param name="To">Where it belongs.</param>
 /// <param name="LeavesNoChoice">False when other paths are as near.</param>
-public sealed record RenameToPlace(PackPath From, PackPath To, bool LeavesNoChoice) : Fix($"Rename to {To}", LosesNothing: true, LeavesNoChoice)
+public sealed record RenameToPlace(
+    PackPath From,
+    PackPath To,
+    bool LeavesNoChoice) : Fix($"Rename to {To}", LosesNothing: true, LeavesNoChoice)
 {
     /// <inheritdoc/>
     public override bool KeepsOriginals => false;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) => Renaming.Edits(context.Profile, context.Edition, tree, From, To);
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
+        Renaming.Edits(context.Profile, context.Edition, tree, From, To);
 }

@@ -10,7 +10,10 @@ namespace Underlay.Core.Fixes;
 /// <param name="Format">The format.</param>
 /// <param name="LeavesNoChoice">False when other paths are as likely.</param>
 public sealed record SaveAs(PackPath From, PackPath To, PictureFormat Format, bool LeavesNoChoice = true)
-    : Fix(From == To ? $"Save it anew as {Format.ToString().ToUpperInvariant()}" : $"Save it as {To.FileName}", LosesNothing: false, LeavesNoChoice)
+    : Fix(
+        From == To ? $"Save it anew as {Format.ToString().ToUpperInvariant()}" : $"Save it as {To.FileName}",
+        LosesNothing: false,
+        LeavesNoChoice)
 {
     /// <summary>The fix, or null when by its header the file is no picture that could be saved so. Pixels are not decoded yet.</summary>
     public static SaveAs? For(FileTree tree, PackPath from, PackPath to, PictureFormat format) =>
@@ -24,7 +27,10 @@ public sealed record SaveAs(PackPath From, PackPath To, PictureFormat Format, bo
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
-        if (tree.Find(From) is not { } file || (From != To && tree.Find(To) is not null) || SourceReader.Read(file.ReadAll()).Picture is not { } picture) return [];
+        if (tree.Find(From) is not { } file
+            || (From != To && tree.Find(To) is not null)
+            || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
+            return [];
         var write = new TreeEdit.Write(To, Format == PictureFormat.Dds ? DdsWriter.Write(picture) : PngWriter.Write(picture));
         return From == To ? [write] : [write, new TreeEdit.Delete(From)];
     }

@@ -8,5 +8,9 @@ public sealed record SetAside(PackPath Path) : Fix("Set it aside", LosesNothing:
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        PackPath.TryParse($"{ReservedFolder.Name}/aside/{Path}", out var aside, out _) && tree.Find(Path) is not null && tree.Find(aside) is null ? [new TreeEdit.Move(Path, aside)] : [];
+        PackPath.TryParse($"{ReservedFolder.Name}/aside/{Path}", out var aside, out _)
+            && tree.Find(Path) is not null
+            && tree.Find(aside) is null
+            ? [new TreeEdit.Move(Path, aside)]
+            : [];
 }

@@ -5,7 +5,10 @@ using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Sets a field of a JSON entry to another value; all else stays as the author wrote it. One of the base's is brought into the pack first.</summary>
+/// <summary>
+/// Sets a field of a JSON entry to another value; all else stays as the author wrote it. One of the base's is brought into the pack
+/// first.
+/// </summary>
 /// <param name="Path">The entry.</param>
 /// <param name="Field">Pointer to the field.</param>
 /// <param name="Json">The value as JSON.</param>
@@ -27,7 +30,8 @@ public sealed record SetField(PackPath Path, string Field, string Json, string S
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        (tree.Find(Path)?.ReadAll() ?? context.Overlay?.Base.Read(Path)) is { } bytes && JsonText.Parse(bytes) is { Problem: null, Root.ValueKind: System.Text.Json.JsonValueKind.Object } text
+        (tree.Find(Path)?.ReadAll() ?? context.Overlay?.Base.Read(Path)) is { } bytes
+            && JsonText.Parse(bytes) is { Problem: null, Root.ValueKind: System.Text.Json.JsonValueKind.Object } text
             ? [new TreeEdit.Write(Path, JsonEdit.Set(text, Field, Encoding.UTF8.GetBytes(Json)))]
             : [];
 }

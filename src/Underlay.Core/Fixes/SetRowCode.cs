@@ -11,7 +11,12 @@ namespace Underlay.Core.Fixes;
 /// <param name="File">The file that the rows name.</param>
 /// <param name="New">The code.</param>
 /// <param name="Name">What the code stands for.</param>
-public sealed record SetRowCode(PackPath Path, IndexShape Shape, string File, string New, string Name) : Fix($"Make it {Name}", LosesNothing: false, LeavesNoChoice: false)
+public sealed record SetRowCode(
+    PackPath Path,
+    IndexShape Shape,
+    string File,
+    string New,
+    string Name) : Fix($"Make it {Name}", LosesNothing: false, LeavesNoChoice: false)
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
@@ -20,7 +25,9 @@ public sealed record SetRowCode(PackPath Path, IndexShape Shape, string File, st
         var (bytes, row) = (file.ReadAll(), Shape.Levels[^1]);
         try
         {
-            var changed = XmlEdit.SetAttributes(bytes, a => a.Element == row.Element && a.Name == row.Code && a.Beside.GetValueOrDefault(Shape.File) == File ? New : null);
+            var changed = XmlEdit.SetAttributes(
+                bytes,
+                a => a.Element == row.Element && a.Name == row.Code && a.Beside.GetValueOrDefault(Shape.File) == File ? New : null);
             return ReferenceEquals(changed, bytes) ? [] : [new TreeEdit.Write(Path, changed)];
         }
         catch (XmlException)

@@ -18,6 +18,10 @@ public sealed record SetTableValue(PackPath Table, string KeyColumn, string Key,
     {
         if (tree.Find(Table) is not { } file || CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) is not { } csv) return [];
         var key = csv.Header.ToList().IndexOf(KeyColumn);
-        return key < 0 ? [] : [new TreeEdit.Write(Table, CsvEdit.SetColumn(csv, Column, (row, value) => row.Fields.ElementAtOrDefault(key) == Key ? Value : value))];
+        return key < 0
+            ? []
+            : [new TreeEdit.Write(
+                Table,
+                CsvEdit.SetColumn(csv, Column, (row, value) => row.Fields.ElementAtOrDefault(key) == Key ? Value : value))];
     }
 }

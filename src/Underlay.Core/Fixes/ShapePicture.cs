@@ -7,7 +7,10 @@ namespace Underlay.Core.Fixes;
 /// <param name="Path">The picture.</param>
 /// <param name="Says">What the steps do, as words to press.</param>
 /// <param name="Steps">The steps.</param>
-public sealed record ShapePicture(PackPath Path, string Says, params IReadOnlyList<Step> Steps) : Fix(Says, LosesNothing: false, LeavesNoChoice: false)
+public sealed record ShapePicture(
+    PackPath Path,
+    string Says,
+    params IReadOnlyList<Step> Steps) : Fix(Says, LosesNothing: false, LeavesNoChoice: false)
 {
     /// <summary>One step, which gives the fix its words.</summary>
     public ShapePicture(PackPath path, Step step)

@@ -11,5 +11,6 @@ public sealed record SlimPack(IReadOnlyList<PackPath> Paths)
     public override bool KeepsOriginals => false;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) => [.. Paths.SelectMany(p => new TakeOut(p).Edit(tree, context))];
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
+        [.. Paths.SelectMany(p => new TakeOut(p).Edit(tree, context))];
 }

@@ -15,7 +15,9 @@ internal static class Template
     public static byte[] Render(HostProfile profile, string name, Dictionary<string, object?> model)
     {
         var template = Parsed.GetOrAdd(profile.Templates[name], text =>
-            Parser.TryParse(text, out var parsed, out var problem) ? parsed : throw new InvalidDataException($"The template {name} of {profile.Title} cannot be read: {problem}"));
+            Parser.TryParse(text, out var parsed, out var problem)
+                ? parsed
+                : throw new InvalidDataException($"The template {name} of {profile.Title} cannot be read: {problem}"));
         var options = new TemplateOptions { MaxSteps = 10_000 };
         var context = new Fluid.TemplateContext(options);
         foreach (var (key, value) in model) context.SetValue(key, value);

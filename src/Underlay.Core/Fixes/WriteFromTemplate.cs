@@ -5,11 +5,16 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
-/// <summary>Writes the entry that a picture needs, from its place's template, the picture's alpha and the nearest entry of the base.</summary>
+/// <summary>
+/// Writes the entry that a picture needs, from its place's template, the picture's alpha and the nearest entry of the base.
+/// </summary>
 /// <param name="Path">The entry's path.</param>
 /// <param name="TemplateName">The template.</param>
 /// <param name="For">The file that needs the entry.</param>
-public sealed record WriteFromTemplate(PackPath Path, string TemplateName, PackPath For) : Fix($"Write {Path.FileName}", LosesNothing: true, LeavesNoChoice: true)
+public sealed record WriteFromTemplate(
+    PackPath Path,
+    string TemplateName,
+    PackPath For) : Fix($"Write {Path.FileName}", LosesNothing: true, LeavesNoChoice: true)
 {
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)

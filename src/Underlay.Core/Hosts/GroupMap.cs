@@ -26,7 +26,10 @@ public sealed class GroupMap
             foreach (var other in place.Rules.SelectMany(Related))
                 leader[Find(other)] = Find(place.Key);
         var groups = all.GroupBy(p => Find(p.Key), StringComparer.Ordinal);
-        return new GroupMap(groups.SelectMany(g => g.Select(p => (p.Key, Tied: (IReadOnlyList<Place>)[.. g]))).ToDictionary(p => p.Key, p => p.Tied, StringComparer.Ordinal));
+        return new GroupMap(
+            groups
+                .SelectMany(g => g.Select(p => (p.Key, Tied: (IReadOnlyList<Place>)[.. g])))
+                .ToDictionary(p => p.Key, p => p.Tied, StringComparer.Ordinal));
     }
 
     private static IEnumerable<string> Related(Rule rule) => rule switch

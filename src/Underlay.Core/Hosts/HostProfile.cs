@@ -70,7 +70,9 @@ public sealed record ManifestRule(
 /// <param name="Key">Its name in the profile.</param>
 /// <param name="Title">Its name for people.</param>
 /// <param name="Source">The base's file or files: a CSV with a code column, or files whose names are the codes.</param>
-/// <param name="Column">The column of a CSV that holds the code, or null when the placeholder of <paramref name="Source"/> is the code.</param>
+/// <param name="Column">
+/// The column of a CSV that holds the code, or null when the placeholder of <paramref name="Source"/> is the code.
+/// </param>
 /// <param name="Also">Other spellings that authors use in names of files, with the codes that they mean.</param>
 public sealed record CodebookRule(string Key, string Title, PathPattern Source, string? Column, IReadOnlyDictionary<string, string> Also);
 

@@ -66,14 +66,21 @@ public sealed class PathPattern
             if (part.Length == 0) problem = "a path pattern without empty segments";
             else if (part == AnyFolders) segments.Add(Segment.Folders);
             else if (part.IndexOf('{', StringComparison.Ordinal) is var open && open < 0) segments.Add(new Segment(part, null, ""));
-            else if (part.IndexOf('}', StringComparison.Ordinal) is var close && (close < open || part.IndexOf('{', open + 1) >= 0)) problem = "at most one {hole} in a segment";
+            else if (part.IndexOf('}', StringComparison.Ordinal) is var close && (close < open || part.IndexOf('{', open + 1) >= 0))
+                problem = "at most one {hole} in a segment";
             else
             {
                 var name = part[(open + 1)..close];
                 var choices = name.Split(',');
-                if (choices.Length == 1 && !placeholders.ContainsKey(name)) problem = $"a placeholder that the profile defines, not {{{name}}}";
+                if (choices.Length == 1 && !placeholders.ContainsKey(name))
+                    problem = $"a placeholder that the profile defines, not {{{name}}}";
                 else if (!names.Add(name)) problem = $"each placeholder once, not {{{name}}} twice";
-                else segments.Add(new Segment(part[..open], choices.Length > 1 ? new Hole(name, null, choices) : new Hole(name, placeholders[name], []), part[(close + 1)..]));
+                else
+                    segments.Add(
+                        new Segment(
+                            part[..open],
+                            choices.Length > 1 ? new Hole(name, null, choices) : new Hole(name, placeholders[name], []),
+                            part[(close + 1)..]));
             }
 
             if (problem is not null) return false;

@@ -33,7 +33,10 @@ public enum PictureFormat
 
 /// <summary>The columns of a table.</summary>
 /// <param name="Key">The column whose value names the row.</param>
-/// <param name="Merge">The column that says what a row does to the table below (add, change, remove); without it in a file, the file replaces the whole table. Null for tables that always replace.</param>
+/// <param name="Merge">
+/// The column that says what a row does to the table below (add, change, remove); without it in a file, the file replaces the whole
+/// table. Null for tables that always replace.
+/// </param>
 public sealed record TableShape(string Key, string? Merge);
 
 /// <summary>An element around an index's rows, and the attribute with its code.</summary>
@@ -50,7 +53,13 @@ public sealed record IndexLevel(string Element, string Code, string Codebook, bo
 /// <param name="Span">The row's attribute with a span of months, which may be left out.</param>
 /// <param name="Unknown">What comes of a row with an unknown code or file.</param>
 /// <param name="Twice">What comes of a second row with the same codes.</param>
-public sealed record IndexShape(string Root, IReadOnlyList<IndexLevel> Levels, string File, string Span, Consequence Unknown, Consequence Twice);
+public sealed record IndexShape(
+    string Root,
+    IReadOnlyList<IndexLevel> Levels,
+    string File,
+    string Span,
+    Consequence Unknown,
+    Consequence Twice);
 
 /// <summary>A rule of the profile: a path pattern and what a file there must be and bring along.</summary>
 public sealed class Place
@@ -128,7 +137,9 @@ public sealed class Place
 
     /// <summary>All rules that hold in an edition, those chosen by another file left aside.</summary>
     public IReadOnlyList<Rule> RulesIn(Edition edition) =>
-        rulesByEdition.TryGetValue(edition, out var known) ? known : rulesByEdition[edition] = [.. Rules.Where(r => r.Editions.Holds(edition))];
+        rulesByEdition.TryGetValue(edition, out var known)
+            ? known
+            : rulesByEdition[edition] = [.. Rules.Where(r => r.Editions.Holds(edition))];
 
     /// <summary>The rules of one type that hold in an edition.</summary>
     public IEnumerable<T> RulesOf<T>(Edition edition)

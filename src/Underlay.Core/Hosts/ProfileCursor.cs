@@ -66,7 +66,10 @@ internal sealed class ProfileCursor
     public IReadOnlyList<int> Wholes(string field)
     {
         if (Read(field, JsonValueKind.Array, "a list in [ ]") is not { } found) return [];
-        var numbers = found.EnumerateArray().Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetInt32(out var whole) ? whole : 0).ToList();
+        var numbers = found
+            .EnumerateArray()
+            .Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetInt32(out var whole) ? whole : 0)
+            .ToList();
         if (numbers.Count == 0 || numbers.Exists(n => n < 1)) Fail(field, "a list of whole numbers from 1 was expected");
         return numbers;
     }
@@ -132,7 +135,8 @@ internal sealed class ProfileCursor
         if (Read(field, JsonValueKind.Array, "a list in [ ]") is not { } found) return [];
         if (found.GetArrayLength() < least) Fail(field, $"a list of at least {least} was expected");
         var objects = new List<ProfileCursor>();
-        foreach (var item in found.EnumerateArray()) objects.Add(new ProfileCursor(File, $"{PointerTo(field)}/{objects.Count}", item, errors));
+        foreach (var item in found.EnumerateArray())
+            objects.Add(new ProfileCursor(File, $"{PointerTo(field)}/{objects.Count}", item, errors));
         return objects;
     }
 
@@ -153,7 +157,11 @@ internal sealed class ProfileCursor
     public (int Least, int Most) Range(string field)
     {
         if (Read(field, JsonValueKind.Array, "a list of two whole numbers") is not { } found) return (1, 1);
-        if (found.GetArrayLength() == 2 && found[0].TryGetInt32(out var least) && found[1].TryGetInt32(out var most) && least >= 1 && most >= least)
+        if (found.GetArrayLength() == 2
+            && found[0].TryGetInt32(out var least)
+            && found[1].TryGetInt32(out var most)
+            && least >= 1
+            && most >= least)
             return (least, most);
         Fail(field, "a list of two whole numbers was expected, the second not below the first");
         return (1, 1);
@@ -164,7 +172,8 @@ internal sealed class ProfileCursor
     {
         if (Read(field, JsonValueKind.Object, "an object in { }") is not { } found) return [];
         var members = new List<(string, ProfileCursor)>();
-        foreach (var member in found.EnumerateObject()) members.Add((member.Name, new ProfileCursor(File, $"{PointerTo(field)}/{JsonText.Escape(member.Name)}", member.Value, errors)));
+        foreach (var member in found.EnumerateObject())
+            members.Add((member.Name, new ProfileCursor(File, $"{PointerTo(field)}/{JsonText.Escape(member.Name)}", member.Value, errors)));
         return members;
     }
 

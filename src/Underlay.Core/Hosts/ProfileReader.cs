@@ -46,7 +46,9 @@ public sealed class ProfileReader
         var places = host.Objects("places").Select(p => ReadPlace(p, placeholders, families, rules)).ToList();
         var unjudged = host.ObjectsIfAny("unjudged").Select(u => ReadUnjudged(u, placeholders)).OfType<UnjudgedRule>().ToList();
         RequireUnique(host, "places", places.Select(p => p.Key));
-        var masks = tree.Files.Where(f => f.Path.IsBelow("masks")).ToDictionary(f => f.Path.FileName, f => f.ReadAll(), StringComparer.Ordinal);
+        var masks = tree.Files
+            .Where(f => f.Path.IsBelow("masks"))
+            .ToDictionary(f => f.Path.FileName, f => f.ReadAll(), StringComparer.Ordinal);
         var things = new ThingReader(places);
         var thingRules = host.ObjectsIfAny("things").Select(things.Read).ToList();
         var renamed = host.ObjectsIfAny("renamed").SelectMany(r => ReadRenamed(r, rules)).ToList();
@@ -144,13 +146,34 @@ public sealed class ProfileReader
     private ManifestRule? ReadManifest(ProfileCursor cursor)
     {
         var pathText = cursor.Text("path");
-        if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0) cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
-        var format = cursor.Has("format") ? cursor.Choice("format", ("json", ManifestFormat.Json), ("toml", ManifestFormat.Toml)) : ManifestFormat.Json;
+        if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0)
+            cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
+        var format = cursor.Has("format")
+            ? cursor.Choice("format", ("json", ManifestFormat.Json), ("toml", ManifestFormat.Toml))
+            : ManifestFormat.Json;
         var kind = ReadKind(cursor, "kind");
-        var fields = (Id: cursor.Text("id"), Title: cursor.Text("title"), Version: cursor.Text("version"), Author: cursor.Text("author"), From: cursor.Text("from"), To: cursor.Text("to"));
+        var fields = (
+            Id: cursor.Text("id"),
+            Title: cursor.Text("title"),
+            Version: cursor.Text("version"),
+            Author: cursor.Text("author"),
+            From: cursor.Text("from"),
+            To: cursor.Text("to"));
         var template = cursor.Text("template");
         cursor.Done();
-        return kind is null ? null : new ManifestRule(path, format, kind, fields.Id, fields.Title, fields.Version, fields.Author, fields.From, fields.To, template);
+        return kind is null
+            ? null
+            : new ManifestRule(
+                path,
+                format,
+                kind,
+                fields.Id,
+                fields.Title,
+                fields.Version,
+                fields.Author,
+                fields.From,
+                fields.To,
+                template);
     }
 
     private static CodebookRule? ReadCodebook(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders)
@@ -162,7 +185,8 @@ public sealed class ProfileReader
         var also = cursor.TextMembersIfAny("also").ToDictionary(a => a.Name, a => a.Value, StringComparer.Ordinal);
         cursor.Done();
         if (pattern is null) return null;
-        if (column is null && pattern.Placeholders.Count != 1) cursor.Fail("base", "a pattern with one placeholder, whose values are the codes, was expected where no column is named");
+        if (column is null && pattern.Placeholders.Count != 1)
+            cursor.Fail("base", "a pattern with one placeholder, whose values are the codes, was expected where no column is named");
         return new CodebookRule(key, title, pattern, column, also);
     }
 
@@ -193,13 +217,23 @@ public sealed class ProfileReader
     {
         var key = cursor.Text("family");
         var family = families.Find(f => f.Key == key);
-        if (family is null && key.Length > 0) cursor.Fail("family", $"one of {string.Join(", ", families.Select(f => f.Key))} was expected, not “{key}”");
+        if (family is null && key.Length > 0)
+            cursor.Fail("family", $"one of {string.Join(", ", families.Select(f => f.Key))} was expected, not “{key}”");
         return family ?? new PlaceFamily(key, key);
     }
 
-    private Place ReadPlace(ProfileCursor cursor, Dictionary<string, Placeholder> placeholders, List<PlaceFamily> families, RuleReader rules)
+    private Place ReadPlace(
+        ProfileCursor cursor,
+        Dictionary<string, Placeholder> placeholders,
+        List<PlaceFamily> families,
+        RuleReader rules)
     {
-        var content = cursor.Choice("content", ("picture", PlaceContent.Picture), ("entry", PlaceContent.Entry), ("table", PlaceContent.Table), ("index", PlaceContent.Index));
+        var content = cursor.Choice(
+            "content",
+            ("picture", PlaceContent.Picture),
+            ("entry", PlaceContent.Entry),
+            ("table", PlaceContent.Table),
+            ("index", PlaceContent.Index));
         var manifestField = cursor.TextIfAny("pathInManifest");
         var place = new Place
         {
@@ -211,7 +245,9 @@ public sealed class ProfileReader
             ManifestField = manifestField,
             Content = content,
             Kind = content == PlaceContent.Entry ? ReadKind(cursor, "kind") : null,
-            Format = cursor.Has("format") ? cursor.Choice("format", ("png", PictureFormat.Png), ("dds", PictureFormat.Dds)) : PictureFormat.Png,
+            Format = cursor.Has("format")
+                ? cursor.Choice("format", ("png", PictureFormat.Png), ("dds", PictureFormat.Dds))
+                : PictureFormat.Png,
             Table = content == PlaceContent.Table ? new TableShape(cursor.Text("column"), cursor.TextIfAny("merge")) : null,
             Index = content == PlaceContent.Index ? ReadIndex(cursor.Object("index"), rules) : null,
             Id = cursor.TextIfAny("id"),
@@ -271,11 +307,17 @@ public sealed class ProfileReader
             entry.Done();
         }
 
-        if (entries.Count > 0 && entries[^1].Files.Length > 0) container.Fail("entries", "a last entry without “ending”, for all other files, was expected");
+        if (entries.Count > 0 && entries[^1].Files.Length > 0)
+            container.Fail("entries", "a last entry without “ending”, for all other files, was expected");
         FolioRule? folio = null;
         if (container.ObjectIfAny("folio") is { } inner)
         {
-            folio = new FolioRule(inner.Text("below"), inner.Text("folder"), inner.Whole("most", 1), rules.NotePlace(inner, "index", inner.Text("index"), null), inner.Text("table"));
+            folio = new FolioRule(
+                inner.Text("below"),
+                inner.Text("folder"),
+                inner.Whole("most", 1),
+                rules.NotePlace(inner, "index", inner.Text("index"), null),
+                inner.Text("table"));
             inner.Done();
         }
 
@@ -291,7 +333,11 @@ public sealed class ProfileReader
         return trial;
     }
 
-    private static void RequireTemplates(ProfileCursor host, ManifestRule? manifest, List<Place> places, Dictionary<string, string> templates)
+    private static void RequireTemplates(
+        ProfileCursor host,
+        ManifestRule? manifest,
+        List<Place> places,
+        Dictionary<string, string> templates)
     {
         if (manifest is not null && !templates.ContainsKey(manifest.Template))
             host.Object("manifest").Fail("template", $"a file templates/{manifest.Template} was expected");

@@ -26,7 +26,8 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     public EditionSpan ReadSpan(ProfileCursor cursor)
     {
         var span = new EditionSpan(ReadEdition(cursor, "since"), ReadEdition(cursor, "until"));
-        if (span is { Since: { } since, Until: { } until } && since.Order > until.Order) cursor.Fail("until", $"an edition not before {since} was expected");
+        if (span is { Since: { } since, Until: { } until } && since.Order > until.Order)
+            cursor.Fail("until", $"an edition not before {since} was expected");
         return span is { Since: null, Until: null } ? EditionSpan.Always : span;
     }
 
@@ -65,17 +66,66 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("requires", ReadRequires),
             ("sameSizeAs", c => new SameSizeRule(ReadPlaces(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("variesWith", ReadVariesWith),
-            ("namesAgree", c => new NamesAgreeRule(c.Text("field"), c.Text("placeholder"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            (
+                "namesAgree",
+                c => new NamesAgreeRule(c.Text("field"), c.Text("placeholder"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("refersTo", ReadRefersTo),
-            ("inherits", c => new InheritsRule(ReadConsequenceFields(c), ReadDrop(c, "circle"), ReadDrop(c, "lacking"), ReadBasis(c), ReadSpan(c))),
-            ("unique", c => new UniqueRule(c.Text("field"), c.Choice("stays", ("earlierPath", false), ("upper", true)), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            (
+                "inherits",
+                c => new InheritsRule(ReadConsequenceFields(c), ReadDrop(c, "circle"), ReadDrop(c, "lacking"), ReadBasis(c), ReadSpan(c))),
+            (
+                "unique",
+                c =>
+                    new UniqueRule(
+                        c.Text("field"),
+                        c.Choice("stays", ("earlierPath", false), ("upper", true)),
+                        ReadConsequenceFields(c),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("listedIn", ReadListedIn),
-            ("wantedBy", c => new WantedByRule(NotePlace(c, "place", c.Text("place"), null), c.Text("field"), c.Text("placeholder"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
-            ("indexed", c => new IndexedRule(NotePlace(c, "index", c.Text("index"), null), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
-            ("enabledBy", c => new EnabledByRule(ReadPlaces(c), c.Text("field"), c.Number("above"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            (
+                "wantedBy",
+                c =>
+                    new WantedByRule(
+                        NotePlace(c, "place", c.Text("place"), null),
+                        c.Text("field"),
+                        c.Text("placeholder"),
+                        ReadConsequenceFields(c),
+                        ReadBasis(c),
+                        ReadSpan(c))),
+            (
+                "indexed",
+                c => new IndexedRule(NotePlace(c, "index", c.Text("index"), null), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            (
+                "enabledBy",
+                c =>
+                    new EnabledByRule(
+                        ReadPlaces(c),
+                        c.Text("field"),
+                        c.Number("above"),
+                        ReadConsequenceFields(c),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("outrankedBy", c => new OutrankedByRule(ReadPlaces(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
-            ("memberOfSet", c => new MemberOfSetRule(c.Text("placeholder"), ReadConsequenceFields(c), ReadOutcome(c, "lacking"), ReadBasis(c), ReadSpan(c))),
-            ("series", c => new SeriesRule(c.Text("placeholder"), ReadConsequenceFields(c), ReadOutcome(c, "canvas"), ReadOutcome(c, "mixed"), ReadBasis(c), ReadSpan(c))),
+            (
+                "memberOfSet",
+                c =>
+                    new MemberOfSetRule(
+                        c.Text("placeholder"),
+                        ReadConsequenceFields(c),
+                        ReadOutcome(c, "lacking"),
+                        ReadBasis(c),
+                        ReadSpan(c))),
+            (
+                "series",
+                c =>
+                    new SeriesRule(
+                        c.Text("placeholder"),
+                        ReadConsequenceFields(c),
+                        ReadOutcome(c, "canvas"),
+                        ReadOutcome(c, "mixed"),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("neighbourOf", ReadNeighbourOf),
             ("keys", c => new KeysRule(NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("screenColours", c => new ScreenColoursRule(ReadBasis(c), ReadSpan(c))),
@@ -106,7 +156,12 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
 
     private static (int, int) ReadShape(ProfileCursor cursor, string text)
     {
-        if (text.Split(':') is [var shorter, var longer] && int.TryParse(shorter, out var a) && int.TryParse(longer, out var b) && a > 0 && a <= b) return (a, b);
+        if (text.Split(':') is [var shorter, var longer]
+            && int.TryParse(shorter, out var a)
+            && int.TryParse(longer, out var b)
+            && a > 0
+            && a <= b)
+            return (a, b);
         cursor.Fail("slimmest", $"two whole numbers like 3:4 were expected, not “{text}”");
         return (0, 1);
     }
@@ -142,31 +197,60 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     {
         var choices = cursor.MemberLists("choices").ToDictionary(c => c.Name, c => ReadRules(c.Values), StringComparer.Ordinal);
         var otherwise = cursor.Text("otherwise");
-        if (otherwise.Length > 0 && !choices.ContainsKey(otherwise)) cursor.Fail("otherwise", $"one of the choices was expected, not “{otherwise}”");
+        if (otherwise.Length > 0 && !choices.ContainsKey(otherwise))
+            cursor.Fail("otherwise", $"one of the choices was expected, not “{otherwise}”");
         return cursor.TextIfAny("placeholder") is { } placeholder
             ? new VariesWithRule(null, placeholder, choices, otherwise, ReadBasis(cursor), ReadSpan(cursor))
-            : new VariesWithRule(NotePlace(cursor, "place", cursor.Text("place"), null), cursor.Text("field"), choices, otherwise, ReadBasis(cursor), ReadSpan(cursor));
+            : new VariesWithRule(
+                NotePlace(cursor, "place", cursor.Text("place"), null),
+                cursor.Text("field"),
+                choices,
+                otherwise,
+                ReadBasis(cursor),
+                ReadSpan(cursor));
     }
 
     private RefersToRule ReadRefersTo(ProfileCursor cursor)
     {
-        if (cursor.Has("codebook")) return new RefersToRule(cursor.Text("field"), null, null, NoteCodebook(cursor), ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
+        if (cursor.Has("codebook"))
+            return new RefersToRule(
+                cursor.Text("field"),
+                null,
+                null,
+                NoteCodebook(cursor),
+                ReadConsequenceFields(cursor),
+                ReadBasis(cursor),
+                ReadSpan(cursor));
         var placeholder = cursor.TextIfAny("placeholder");
         var place = NotePlace(cursor, "place", cursor.Text("place"), placeholder);
-        return new RefersToRule(cursor.Text("field"), place, placeholder, null, ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
+        return new RefersToRule(
+            cursor.Text("field"),
+            place,
+            placeholder,
+            null,
+            ReadConsequenceFields(cursor),
+            ReadBasis(cursor),
+            ReadSpan(cursor));
     }
 
     private ListedInRule ReadListedIn(ProfileCursor cursor)
     {
         var codebook = cursor.Has("codebook") ? NoteCodebook(cursor) : null;
         var table = codebook is null ? NotePlace(cursor, "table", cursor.Text("table"), null) : null;
-        return new ListedInRule(cursor.Text("placeholder"), codebook, table, ReadConsequenceFields(cursor), ReadBasis(cursor), ReadSpan(cursor));
+        return new ListedInRule(
+            cursor.Text("placeholder"),
+            codebook,
+            table,
+            ReadConsequenceFields(cursor),
+            ReadBasis(cursor),
+            ReadSpan(cursor));
     }
 
     private NeighbourOfRule ReadNeighbourOf(ProfileCursor cursor)
     {
         var table = cursor.Text("table");
-        if (!Packs.PackPath.TryParse(table, out var path, out _) && table.Length > 0) cursor.Fail("table", $"the path of a table of the base was expected, not “{table}”");
+        if (!Packs.PackPath.TryParse(table, out var path, out _) && table.Length > 0)
+            cursor.Fail("table", $"the path of a table of the base was expected, not “{table}”");
         return new NeighbourOfRule(cursor.Text("placeholder"), path, ReadBasis(cursor), ReadSpan(cursor));
     }
 
@@ -211,7 +295,8 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private static string ReadWord(ProfileCursor cursor, string field, IReadOnlyList<HostWord> words)
     {
         var word = cursor.Text(field);
-        if (word.Length > 0 && words.All(w => w.Code != word)) cursor.Fail(field, $"one of {string.Join(", ", words.Select(w => w.Code))} was expected, not “{word}”");
+        if (word.Length > 0 && words.All(w => w.Code != word))
+            cursor.Fail(field, $"one of {string.Join(", ", words.Select(w => w.Code))} was expected, not “{word}”");
         return word;
     }
 
@@ -219,7 +304,9 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     {
         if (cursor.TextIfAny(field) is not { } key) return null;
         var edition = editions.FirstOrDefault(e => e.Key == key);
-        if (edition is null) cursor.Fail(field, $"an edition ({string.Join(", ", editions.Select(e => e.Key))}) was expected, not “{key}”");
+        if (edition is null)
+            cursor.Fail(field, $"an edition ({string.Join(", ", editions.Select(e => e.Key))}) was expected, not "
+            + $"“{key}”");
         return edition;
     }
 }

@@ -6,7 +6,11 @@ internal sealed class ThingReader(IReadOnlyList<Place> places)
     public ThingRule Read(ProfileCursor cursor)
     {
         var placeholder = cursor.Text("placeholder");
-        var thing = new ThingRule(cursor.Text("key"), cursor.Text("title"), placeholder, [.. cursor.Objects("parts").Select(p => ReadPart(p, placeholder))]);
+        var thing = new ThingRule(
+            cursor.Text("key"),
+            cursor.Text("title"),
+            placeholder,
+            [.. cursor.Objects("parts").Select(p => ReadPart(p, placeholder))]);
         cursor.Done();
         return thing;
     }
@@ -16,7 +20,8 @@ internal sealed class ThingReader(IReadOnlyList<Place> places)
         var part = new ThingPart(cursor.Text("place"), cursor.TextIfAny("placeholder") ?? ofThing, cursor.TextIfAny("field"));
         var place = places.FirstOrDefault(p => p.Key == part.Place);
         if (place is null) cursor.Fail("place", $"the key of a place was expected, not “{part.Place}”");
-        else if (place.Pattern?.Placeholders.Contains(part.Placeholder) != true) cursor.Fail("placeholder", $"a placeholder of the place {part.Place} was expected, not “{part.Placeholder}”");
+        else if (place.Pattern?.Placeholders.Contains(part.Placeholder) != true)
+            cursor.Fail("placeholder", $"a placeholder of the place {part.Place} was expected, not “{part.Placeholder}”");
         cursor.Done();
         return part;
     }

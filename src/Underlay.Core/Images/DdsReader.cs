@@ -20,7 +20,9 @@ public static class DdsReader
         var (header, problem) = ReadHeader(file.Span);
         if (problem is not null || need == PixelNeed.None) return new PictureFacts(problem, header, null);
         var (picture, unread) = SourceReader.Read(file);
-        return picture is null ? new PictureFacts(unread, header, null) : new PictureFacts(null, header, PixelMeasure.Take(picture.Rgba, picture.Size, need));
+        return picture is null
+            ? new PictureFacts(unread, header, null)
+            : new PictureFacts(null, header, PixelMeasure.Take(picture.Rgba, picture.Size, need));
     }
 
     private static (PictureHeader? Header, string? Problem) ReadHeader(ReadOnlySpan<byte> file)
@@ -30,7 +32,8 @@ public static class DdsReader
         uint At(ReadOnlySpan<byte> from, int offset) => BinaryPrimitives.ReadUInt32LittleEndian(from[offset..]);
         if (At(file, 4) != 124 || At(file, 76) != 32) return (null, "its header has a wrong length");
         var (height, width, mips) = (At(file, 12), At(file, 16), At(file, 28));
-        if (width is 0 or > PngReader.MaxSide || height is 0 or > PngReader.MaxSide) return (null, $"its sides are {width} x {height}, where 1 to {PngReader.MaxSide} are wanted");
+        if (width is 0 or > PngReader.MaxSide || height is 0 or > PngReader.MaxSide)
+            return (null, $"its sides are {width} x {height}, where 1 to {PngReader.MaxSide} are wanted");
         if (mips > 1) return (null, $"it has {mips} mip levels, where none are wanted: save it without");
         if (At(file, 112) != 0) return (null, "it is a cube map or a volume, not a picture");
         int? blockBytes = (At(file, 80) & HasFourCharacterCode) == 0 ? null : file.Slice(84, 4) switch

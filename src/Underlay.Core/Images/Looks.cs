@@ -51,7 +51,10 @@ public static class Looks
         return beside == 0 ? 0 : (double)bleeding / beside;
     }
 
-    /// <summary>The distance in colour to the most alike of the visible pixels around one, or the first that is near enough; null when there is none.</summary>
+    /// <summary>
+    /// The distance in colour to the most alike of the visible pixels around one, or the first that is near enough; null when there
+    /// is none.
+    /// </summary>
     private static double? NearestSolid(ReadOnlySpan<byte> rgba, PixelSize size, int x, int y)
     {
         var clear = rgba.Slice(((y * size.Width) + x) * 4, 4);
@@ -97,13 +100,16 @@ public static class Looks
         for (var x = from; x <= to; x++)
         {
             ReadOnlySpan<byte> left = picture.At(x - 1, y), right = picture.At(x, y);
-            if (left[3] <= Seen || right[3] <= Seen || (!left.SequenceEqual(right) && Plain(left).DistanceTo(Plain(right)) > Unbroken)) return false;
+            if (left[3] <= Seen || right[3] <= Seen || (!left.SequenceEqual(right) && Plain(left).DistanceTo(Plain(right)) > Unbroken))
+                return false;
         }
 
         return true;
     }
 
-    /// <summary>How much detail lies where a mask is black, beside how much lies where it is white: contrast to the next pixel, by area.</summary>
+    /// <summary>
+    /// How much detail lies where a mask is black, beside how much lies where it is white: contrast to the next pixel, by area.
+    /// </summary>
     public static double DetailOutside(RgbaPicture picture, RgbaPicture mask)
     {
         var fitted = Resampler.Nearest(mask, picture.Size);
@@ -140,7 +146,14 @@ public static class Looks
         double Ratio(double a, double b) => (Math.Max(a, b) + 0.05) / (Math.Min(a, b) + 0.05);
         var letter = Ratio(ground, high) > Ratio(ground, low) ? high : low;
         // Letters are what is nearer to them than to the ground, away from the rim.
-        bool IsLetter(int x, int y) => x >= 0 && y >= 0 && x < width && y < height && light[(y * width) + x] is var l && !double.IsNaN(l) && Math.Abs(l - letter) < Math.Abs(l - ground);
+        bool IsLetter(int x, int y) =>
+            x >= 0
+                && y >= 0
+                && x < width
+                && y < height
+                && light[(y * width) + x] is var l
+                && !double.IsNaN(l)
+                && Math.Abs(l - letter) < Math.Abs(l - ground);
         int area = 0, outline = 0;
         for (var y = height / 5; y < height * 4 / 5; y++)
             for (var x = width / 8; x < width * 7 / 8; x++)

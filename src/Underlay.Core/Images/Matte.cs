@@ -53,7 +53,13 @@ public static class Matte
         foreach (var (x, y) in Ring(picture.Size)) open.Push((x, y));
         while (open.TryPop(out var at))
         {
-            if (at.X < 0 || at.Y < 0 || at.X >= width || at.Y >= height || outside[(at.Y * width) + at.X] || !IsNear(picture.At(at.X, at.Y), matte)) continue;
+            if (at.X < 0
+                || at.Y < 0
+                || at.X >= width
+                || at.Y >= height
+                || outside[(at.Y * width) + at.X]
+                || !IsNear(picture.At(at.X, at.Y), matte))
+                continue;
             outside[(at.Y * width) + at.X] = true;
             open.Push((at.X + 1, at.Y));
             open.Push((at.X - 1, at.Y));
@@ -83,11 +89,14 @@ public static class Matte
     {
         for (var dy = -1; dy <= 1; dy++)
             for (var dx = -1; dx <= 1; dx++)
-                if (x + dx >= 0 && y + dy >= 0 && x + dx < size.Width && y + dy < size.Height && outside[((y + dy) * size.Width) + x + dx]) return true;
+                if (x + dx >= 0 && y + dy >= 0 && x + dx < size.Width && y + dy < size.Height && outside[((y + dy) * size.Width) + x + dx])
+                    return true;
         return false;
     }
 
-    /// <summary>The nearest pixel inside; with <paramref name="beyondEdge"/> one that does not touch the outside, so that it is no mixture.</summary>
+    /// <summary>
+    /// The nearest pixel inside; with <paramref name="beyondEdge"/> one that does not touch the outside, so that it is no mixture.
+    /// </summary>
     private static byte[]? NearestInside(RgbaPicture picture, bool[] outside, int x, int y, int reach, bool beyondEdge = false)
     {
         byte[]? found = null;

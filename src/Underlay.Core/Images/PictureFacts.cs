@@ -52,7 +52,9 @@ public enum PixelNeed
     /// <summary>Nothing.</summary>
     None,
 
-    /// <summary>Their alpha, and what lies under it at edges. A picture that stores none is solid, and its pixels are not decoded.</summary>
+    /// <summary>
+    /// Their alpha, and what lies under it at edges. A picture that stores none is solid, and its pixels are not decoded.
+    /// </summary>
     Alpha,
 
     /// <summary>How well the lettering on them can be read, and their alpha.</summary>

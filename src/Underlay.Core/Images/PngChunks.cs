@@ -82,7 +82,8 @@ internal sealed class PngChunks
             var name = Encoding.ASCII.GetString(type);
             if (length > (uint)(span.Length - at - 12)) return $"it ends in the middle of its {name} chunk";
             var data = file.Slice(at + 8, (int)length);
-            var rightCrc = Crc32.HashToUInt32(span.Slice(at + 4, (int)length + 4)) == BinaryPrimitives.ReadUInt32BigEndian(span[(at + 8 + (int)length)..]);
+            var rightCrc = Crc32.HashToUInt32(span.Slice(at + 4, (int)length + 4)) == BinaryPrimitives
+                .ReadUInt32BigEndian(span[(at + 8 + (int)length)..]);
             var critical = char.IsAsciiLetterUpper(name[0]);
             if (critical && !rightCrc) return $"its {name} chunk has a wrong CRC: the file was damaged";
             if (!hasHeader && name != "IHDR") return $"its first chunk is {name}, where IHDR is wanted";
@@ -97,7 +98,8 @@ internal sealed class PngChunks
                     break;
                 case "PLTE":
                     if (!Palette.IsEmpty) return "it has two PLTE chunks";
-                    if (length is 0 or > 768 || length % 3 != 0) return $"its PLTE chunk has {length} bytes, where 3 to 768 in threes are wanted";
+                    if (length is 0 or > 768 || length % 3 != 0)
+                        return $"its PLTE chunk has {length} bytes, where 3 to 768 in threes are wanted";
                     Palette = data;
                     break;
                 case "tRNS":

@@ -75,7 +75,9 @@ internal static class PngFilters
         }
     }
 
-    /// <summary>The same for all channels of a pixel at once, up to where four bytes can no longer be read; returns how far it came.</summary>
+    /// <summary>
+    /// The same for all channels of a pixel at once, up to where four bytes can no longer be read; returns how far it came.
+    /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private static int PaethPixels(Span<byte> row, ReadOnlySpan<byte> above, int pixelBytes)
     {

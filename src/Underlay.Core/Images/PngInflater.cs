@@ -58,6 +58,8 @@ internal static class PngInflater
             return "its pixel data cannot be inflated: the file was damaged";
         }
 
-        return Adler32.Of(rows) == BinaryPrimitives.ReadUInt32BigEndian(zlib.Span[^4..]) ? null : "its pixel data has a wrong Adler-32: the file was damaged";
+        return Adler32.Of(rows) == BinaryPrimitives.ReadUInt32BigEndian(zlib.Span[^4..])
+            ? null
+            : "its pixel data has a wrong Adler-32: the file was damaged";
     }
 }

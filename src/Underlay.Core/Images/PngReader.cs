@@ -35,7 +35,8 @@ public static class PngReader
 
             if (problem is not null) return new PictureFacts(problem, chunks.Header, null);
             if (need == PixelNeed.None) return new PictureFacts(null, chunks.Header, null);
-            if (need == PixelNeed.Alpha && !chunks.HasAlpha) return new PictureFacts(null, chunks.Header, PixelMeasure.OfSolid(chunks.Size));
+            if (need == PixelNeed.Alpha && !chunks.HasAlpha)
+                return new PictureFacts(null, chunks.Header, PixelMeasure.OfSolid(chunks.Size));
             if (chunks.Colour != PngColour.Palette) layout.ReverseFilters(span);
             var length = chunks.Size.Width * chunks.Size.Height * 4;
             var rgba = ArrayPool<byte>.Shared.Rent(length);

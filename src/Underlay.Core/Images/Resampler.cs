@@ -23,7 +23,9 @@ public static class Resampler
         var result = RgbaPicture.Clear(size);
         for (var y = 0; y < size.Height; y++)
             for (var x = 0; x < size.Width; x++)
-                picture.At(((2 * x) + 1) * picture.Size.Width / (2 * size.Width), ((2 * y) + 1) * picture.Size.Height / (2 * size.Height)).CopyTo(result.At(x, y));
+                picture
+                    .At(((2 * x) + 1) * picture.Size.Width / (2 * size.Width), ((2 * y) + 1) * picture.Size.Height / (2 * size.Height))
+                    .CopyTo(result.At(x, y));
         return result;
     }
 

@@ -18,13 +18,15 @@ public static class SheetEdges
     /// <summary>Where edges lie beside a column, as offsets from it; 0 is an edge just before the column.</summary>
     public static IReadOnlySet<int> Beside(RgbaPicture picture, int column)
     {
-        var strength = Enumerable.Range(-Reach * 3, (Reach * 6) + 1).ToDictionary(offset => offset, offset => Strength(picture, column + offset));
+        var strength = Enumerable.Range(-Reach * 3, (Reach * 6) + 1)
+            .ToDictionary(offset => offset, offset => Strength(picture, column + offset));
         var usual = strength.Values.Order().ElementAt(strength.Count / 2);
         var edges = new HashSet<int>();
         for (var offset = -Reach; offset <= Reach; offset++)
         {
             var here = strength[offset];
-            if (here >= Least && here >= usual * OverUsual && here >= strength[offset - 1] && here > strength[offset + 1]) edges.Add(offset);
+            if (here >= Least && here >= usual * OverUsual && here >= strength[offset - 1] && here > strength[offset + 1])
+                edges.Add(offset);
         }
 
         return edges;
@@ -56,7 +58,8 @@ public static class SheetEdges
         {
             ReadOnlySpan<byte> left = picture.At(column - 1, y), right = picture.At(column, y);
             if (left.SequenceEqual(right)) continue;
-            var distance = Oklab.Of(left[0], left[1], left[2]).DistanceTo(Oklab.Of(right[0], right[1], right[2])) + (Math.Abs(left[3] - right[3]) / 255.0);
+            var distance = Oklab.Of(left[0], left[1], left[2]).DistanceTo(Oklab.Of(right[0], right[1], right[2]))
+                + (Math.Abs(left[3] - right[3]) / 255.0);
             sum += Math.Min(Most, distance);
             if (distance > Seen) rows++;
         }

@@ -39,12 +39,16 @@ public static class SourceReader
     public static (PixelSize Size, string Format, int Bits)? Describe(ReadOnlyMemory<byte> bytes)
     {
         if (Find(bytes) is not { } format) return null;
-        if (format.Format == MagickFormat.Png && PngReader.Inspect(bytes, PixelNeed.None) is { IsReadable: true, Header: { } header }) return (header.Size, format.Name, 8);
+        if (format.Format == MagickFormat.Png && PngReader.Inspect(bytes, PixelNeed.None) is { IsReadable: true, Header: { } header })
+            return (header.Size, format.Name, 8);
         try
         {
             var info = new MagickImageInfo(bytes.ToArray(), new MagickReadSettings { Format = format.Format });
             if (info.Width == 0 || info.Height == 0) return null;
-            return (new PixelSize((int)info.Width, (int)info.Height), format.Name, format.Format == MagickFormat.Png && bytes.Length > 24 ? bytes.Span[24] : 8);
+            return (
+                new PixelSize((int)info.Width, (int)info.Height),
+                format.Name,
+                format.Format == MagickFormat.Png && bytes.Length > 24 ? bytes.Span[24] : 8);
         }
         catch (MagickException)
         {
@@ -58,10 +62,15 @@ public static class SourceReader
         if (PngReader.Inspect(bytes, PixelNeed.None).IsReadable) return (bytes, null);
         var (picture, problem) = Read(bytes);
         if (picture is null) return (null, problem);
-        return picture.Size is { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide } ? (PngWriter.Write(picture), null) : (null, $"it is {picture.Size}; a side may have at most {PngReader.MaxSide} pixels");
+        return picture.Size is { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide }
+            ? (PngWriter.Write(picture), null)
+            : (null, $"it is {picture.Size}; a side may have at most {PngReader.MaxSide} pixels");
     }
 
-    /// <summary>What becomes of a picture when it is made a PNG that hosts read: "a TGA that becomes a PNG"; empty for one that stays as it is.</summary>
+    /// <summary>
+    /// What becomes of a picture when it is made a PNG that hosts read: "a TGA that becomes a PNG"; empty for one that stays as it
+    /// is.
+    /// </summary>
     public static string ConversionOf(ReadOnlyMemory<byte> bytes) => Describe(bytes) switch
     {
         null or { Format: "PNG", Bits: 8 } or { Format: "DDS" } => "",
@@ -74,12 +83,16 @@ public static class SourceReader
     public static (RgbaPicture? Picture, string? Problem) Read(ReadOnlyMemory<byte> bytes)
     {
         if (Find(bytes) is not { } format) return (null, "it is no PNG, BMP, TGA, WebP, JPEG, GIF or DDS picture");
-        if (format.Format == MagickFormat.Png && PngReader.Decode(bytes, takesDeep: true) is { Rgba: { } rgba, Size: var exact }) return (new RgbaPicture(exact, rgba), null);
+        if (format.Format == MagickFormat.Png && PngReader.Decode(bytes, takesDeep: true) is { Rgba: { } rgba, Size: var exact })
+            return (new RgbaPicture(exact, rgba), null);
         if (Describe(bytes) is not { } described) return (null, $"its {format.Name} header cannot be read");
-        if (described.Size.Width > MaxSide || described.Size.Height > MaxSide) return (null, $"it is {described.Size}; a side may have at most {MaxSide} pixels");
+        if (described.Size.Width > MaxSide || described.Size.Height > MaxSide)
+            return (null, $"it is {described.Size}; a side may have at most {MaxSide} pixels");
         try
         {
-            using var image = new MagickImage(bytes.Span, new MagickReadSettings { Format = format.Format, FrameIndex = 0, FrameCount = 1 });
+            using var image = new MagickImage(
+                bytes.Span,
+                new MagickReadSettings { Format = format.Format, FrameIndex = 0, FrameCount = 1 });
             // What the header promised may come to nothing.
             if (image.Width == 0 || image.Height == 0) return (null, $"its {format.Name} data holds no pixels");
             if (image.ColorSpace is ColorSpace.CMYK) image.ColorSpace = ColorSpace.sRGB;

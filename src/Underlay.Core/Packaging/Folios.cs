@@ -20,7 +20,10 @@ public static class Folios
     {
         if (profile.Package.Folio is not { } rule || !files.Any(f => IsBelow(f.Path, rule))) return files;
         var order = OrderOf(profile, rule, files);
-        var inside = files.Where(f => IsBelow(f.Path, rule)).OrderBy(f => order.GetValueOrDefault(f.Path.Value, int.MaxValue)).ThenBy(f => f.Path);
+        var inside = files
+            .Where(f => IsBelow(f.Path, rule))
+            .OrderBy(f => order.GetValueOrDefault(f.Path.Value, int.MaxValue))
+            .ThenBy(f => f.Path);
         var folios = new Dictionary<string, byte[]>(StringComparer.Ordinal);
         foreach (var part in inside.Chunk(rule.Most))
         {
@@ -29,7 +32,12 @@ public static class Folios
         }
 
         var rest = files.Where(f => !IsBelow(f.Path, rule)).Select(f => f.Path == profile.Manifest.Path ? List(f, rule, folios) : f);
-        return [.. rest.Concat(folios.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value)))).OrderBy(f => f.Path)];
+        return
+        [
+            .. rest
+                .Concat(folios.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value))))
+                .OrderBy(f => f.Path),
+        ];
     }
 
     /// <summary>The pack as its author has it: files out of the archives that the manifest lists, and a manifest that lists none.</summary>
@@ -42,9 +50,11 @@ public static class Folios
         var files = package.Files.ToDictionary(f => f.Path);
         for (var i = 0; i < count; i++)
         {
-            if (!PackPath.TryParse(text.FindString($"/{rule.Table}/{i}/file"), out var path, out _) || !files.Remove(path, out var folio)) continue;
+            if (!PackPath.TryParse(text.FindString($"/{rule.Table}/{i}/file"), out var path, out _) || !files.Remove(path, out var folio))
+                continue;
             var bytes = folio.ReadAll();
-            if (ContentHash.Of(bytes).Hex != text.FindString($"/{rule.Table}/{i}/sha256")) return (FileTree.Empty, Damaged(path, $"it has another SHA-256 than {profile.Manifest.Path} gives"));
+            if (ContentHash.Of(bytes).Hex != text.FindString($"/{rule.Table}/{i}/sha256"))
+                return (FileTree.Empty, Damaged(path, $"it has another SHA-256 than {profile.Manifest.Path} gives"));
             if (Take(bytes, rule, files) is { } problem) return (FileTree.Empty, Damaged(path, problem));
         }
 
@@ -68,7 +78,10 @@ public static class Folios
     private static TreeFile List(TreeFile manifest, FolioRule rule, Dictionary<string, byte[]> folios)
     {
         var text = new StringBuilder(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule).TrimEnd('\n')).Append('\n');
-        foreach (var (file, bytes) in folios) text.Append(System.Globalization.CultureInfo.InvariantCulture, $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
+        foreach (var (file, bytes) in folios)
+            text.Append(
+                System.Globalization.CultureInfo.InvariantCulture,
+                $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
         var written = Encoding.UTF8.GetBytes(text.ToString());
         return new TreeFile(manifest.Path, written.Length, FileContent.Of(written));
     }
@@ -94,8 +107,10 @@ public static class Folios
             using var tar = new TarReader(new MemoryStream(bytes, writable: false));
             while (tar.GetNextEntry() is { } entry)
             {
-                if (entry.EntryType is not (TarEntryType.RegularFile or TarEntryType.V7RegularFile)) return $"“{entry.Name}” in it is no plain file";
-                if (!PackPath.TryParse(entry.Name, out var path, out _) || !IsBelow(path, rule)) return $"the name “{entry.Name}” in it may not stand there";
+                if (entry.EntryType is not (TarEntryType.RegularFile or TarEntryType.V7RegularFile))
+                    return $"“{entry.Name}” in it is no plain file";
+                if (!PackPath.TryParse(entry.Name, out var path, out _) || !IsBelow(path, rule))
+                    return $"the name “{entry.Name}” in it may not stand there";
                 using var data = new MemoryStream();
                 entry.DataStream?.CopyTo(data);
                 if (!files.TryAdd(path, new TreeFile(path, data.Length, FileContent.Of(data.ToArray())))) return $"{path} stands twice";
@@ -103,11 +118,13 @@ public static class Folios
 
             return null;
         }
-        catch (Exception problem) when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException)
+        catch (Exception problem)
+            when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException)
         {
             return "it is no TAR archive";
         }
     }
 
-    private static ArchiveProblem Damaged(PackPath path, string says) => new(ArchiveProblemKind.Damaged, path.Value, $"The folio {path} cannot be used: {says}.");
+    private static ArchiveProblem Damaged(PackPath path, string says) =>
+        new(ArchiveProblemKind.Damaged, path.Value, $"The folio {path} cannot be used: {says}.");
 }

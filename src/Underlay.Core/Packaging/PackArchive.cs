@@ -10,7 +10,9 @@ namespace Underlay.Core.Packaging;
 /// <param name="Problem">Why nothing was taken.</param>
 public sealed record OpenedPack(FileTree Tree, string Around, ArchiveProblem? Problem);
 
-/// <summary>Opens archives that authors have: ZIP and TAR, whatever they are called, with folders around the pack; others it names.</summary>
+/// <summary>
+/// Opens archives that authors have: ZIP and TAR, whatever they are called, with folders around the pack; others it names.
+/// </summary>
 public static class PackArchive
 {
     private static readonly (string Name, byte[] Begins)[] Others =
@@ -39,7 +41,10 @@ public static class PackArchive
 
     /// <summary>What an author is told of an archive that is not opened.</summary>
     public static ArchiveProblem NotRead(string name) =>
-        new(ArchiveProblemKind.Damaged, "", $"It is a {name} archive, and Underlay opens ZIP and TAR: unpack it and open the folder, or pack it anew as ZIP.");
+        new(
+            ArchiveProblemKind.Damaged,
+            "",
+            $"It is a {name} archive, and Underlay opens ZIP and TAR: unpack it and open the folder, or pack it anew as ZIP.");
 
     /// <summary>The files of an archive as they stand in it.</summary>
     /// <param name="archive">Its bytes; kept as long as the tree is.</param>
@@ -52,7 +57,11 @@ public static class PackArchive
     }
 
     /// <summary>The pack in an archive: out of the folders around it, and out of archives inside it that the host asks for.</summary>
-    public static OpenedPack Open(HostProfile profile, ReadOnlyMemory<byte> archive, ArchiveLimits limits, CancellationToken cancel = default)
+    public static OpenedPack Open(
+        HostProfile profile,
+        ReadOnlyMemory<byte> archive,
+        ArchiveLimits limits,
+        CancellationToken cancel = default)
     {
         var read = Read(archive, limits, cancel);
         return read.Tree is { } tree ? Find(profile, tree) : new OpenedPack(FileTree.Empty, "", read.Problem);
@@ -67,19 +76,29 @@ public static class PackArchive
         return new OpenedPack(unfolded, around, problem);
     }
 
-    /// <summary>The outermost folders that hold everything: down to the manifest where there is one, else as long as there is but one and nothing beside it.</summary>
+    /// <summary>
+    /// The outermost folders that hold everything: down to the manifest where there is one, else as long as there is but one and
+    /// nothing beside it.
+    /// </summary>
     private static string FindAround(HostProfile profile, FileTree tree)
     {
         var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path) && !SystemFiles.Is(f.Path)).Select(f => f.Path).ToList();
         if (files.Count == 0 || files.Contains(profile.Manifest.Path)) return "";
-        var manifests = files.Where(p => p.Value.EndsWith($"/{profile.Manifest.Path}", StringComparison.Ordinal)).OrderBy(p => p.Segments.Length).ToList();
-        if (manifests is [var manifest, ..] && (manifests.Count == 1 || manifests[1].Segments.Length > manifest.Segments.Length)) return manifest.Value[..^(profile.Manifest.Path.Value.Length + 1)];
+        var manifests = files
+            .Where(p => p.Value.EndsWith($"/{profile.Manifest.Path}", StringComparison.Ordinal))
+            .OrderBy(p => p.Segments.Length)
+            .ToList();
+        if (manifests is [var manifest, ..] && (manifests.Count == 1 || manifests[1].Segments.Length > manifest.Segments.Length))
+            return manifest.Value[..^(profile.Manifest.Path.Value.Length + 1)];
         var around = "";
         while (files.TrueForAll(f => around.Length == 0 || f.IsBelow(around)))
         {
             var next = files.Select(f => f.Value[(around.Length == 0 ? 0 : around.Length + 1)..]).Select(rest => rest.Split('/')).ToList();
             // A folder that the host has is the pack's own.
-            if (next.Exists(n => n.Length == 1) || next.Select(n => n[0]).Distinct(StringComparer.Ordinal).Count() > 1 || IsHostFolder(profile, next[0][0])) break;
+            if (next.Exists(n => n.Length == 1)
+                || next.Select(n => n[0]).Distinct(StringComparer.Ordinal).Count() > 1
+                || IsHostFolder(profile, next[0][0]))
+                break;
             around = around.Length == 0 ? next[0][0] : $"{around}/{next[0][0]}";
         }
 
@@ -87,7 +106,11 @@ public static class PackArchive
     }
 
     private static bool IsHostFolder(HostProfile profile, string folder) =>
-        profile.Places.Select(p => p.Pattern).OfType<PathPattern>().Concat(profile.Unjudged.Select(u => u.Pattern)).Any(p => p.Text.Split('/') is [var first, _, ..] && first == folder);
+        profile.Places
+            .Select(p => p.Pattern)
+            .OfType<PathPattern>()
+            .Concat(profile.Unjudged.Select(u => u.Pattern))
+            .Any(p => p.Text.Split('/') is [var first, _, ..] && first == folder);
 
     /// <remarks>POSIX.1-1988 (ustar) and pax: the magic at 257; older archives by the sum over their header.</remarks>
     private static bool IsTar(ReadOnlySpan<byte> head) =>
@@ -121,11 +144,15 @@ public static class PackArchive
                 cancel.ThrowIfCancellationRequested();
                 if (entry.EntryType is TarEntryType.Directory or TarEntryType.GlobalExtendedAttributes) continue;
                 var name = entry.Name.StartsWith("./", StringComparison.Ordinal) ? entry.Name[2..] : entry.Name;
-                if (!PackPath.TryParse(name, out var path, out var problem)) return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {problem.Says()}.");
-                if (entry.EntryType is not (TarEntryType.RegularFile or TarEntryType.V7RegularFile)) return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {PathProblem.NotAPlainFile.Says()}.");
-                if (folded.TryAdd(name) is { } collision) return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {collision.Says()}.");
+                if (!PackPath.TryParse(name, out var path, out var problem))
+                    return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {problem.Says()}.");
+                if (entry.EntryType is not (TarEntryType.RegularFile or TarEntryType.V7RegularFile))
+                    return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {PathProblem.NotAPlainFile.Says()}.");
+                if (folded.TryAdd(name) is { } collision)
+                    return Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {collision.Says()}.");
                 total += entry.Length;
-                if (files.Count >= limits.Entries || entry.Length > limits.EntryBytes || total > limits.TotalBytes) return Refuse(ArchiveProblemKind.TooBig, name, "The archive holds more than Underlay takes in.");
+                if (files.Count >= limits.Entries || entry.Length > limits.EntryBytes || total > limits.TotalBytes)
+                    return Refuse(ArchiveProblemKind.TooBig, name, "The archive holds more than Underlay takes in.");
                 // Nothing in the archive is longer than it; told before room is made for what is not there.
                 if (entry.Length > archive.Length)
                     return Refuse(ArchiveProblemKind.Damaged, name, $"The entry “{name}” ends outside the archive: it was cut off.");
@@ -134,7 +161,10 @@ public static class PackArchive
                 files.Add(new TreeFile(path, bytes.Length, FileContent.Of(bytes)));
             }
         }
-        catch (Exception problem) when (problem is InvalidDataException or EndOfStreamException or FormatException or IOException or NotSupportedException or ArgumentException or OverflowException)
+        catch (Exception problem)
+            when (
+                problem is InvalidDataException or EndOfStreamException or FormatException or IOException
+                    or NotSupportedException or ArgumentException or OverflowException)
         {
             return Refuse(ArchiveProblemKind.Damaged, "", "The TAR archive is damaged or ends in the middle.");
         }
@@ -142,5 +172,6 @@ public static class PackArchive
         return new ArchiveResult(FileTree.Of(files), null);
     }
 
-    private static ArchiveResult Refuse(ArchiveProblemKind kind, string entry, string says) => new(null, new ArchiveProblem(kind, entry, says));
+    private static ArchiveResult Refuse(ArchiveProblemKind kind, string entry, string says) =>
+        new(null, new ArchiveProblem(kind, entry, says));
 }

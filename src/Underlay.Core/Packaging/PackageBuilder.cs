@@ -17,18 +17,27 @@ public sealed record BuiltPackage(string Sha256, long Length);
 /// <summary>Builds the package that a host wants: the same files give the same bytes, whatever their order and times.</summary>
 public static class PackageBuilder
 {
-    /// <summary>Decides what goes into a package: the manifest and all that the host reads in one of the editions that it declares.</summary>
+    /// <summary>
+    /// Decides what goes into a package: the manifest and all that the host reads in one of the editions that it declares.
+    /// </summary>
     public static PackagePlan Plan(HostProfile profile, FileTree tree)
     {
         var manifest = ManifestFacts.Read(profile, tree);
         var editions = profile.Editions.Where(e => !manifest.IsSound || manifest.Declares(e)).ToList();
-        var fixedPaths = profile.Places.Where(p => p.ManifestField is not null).Select(p => manifest.FindPath(p.ManifestField!)).OfType<PackPath>().ToHashSet();
+        var fixedPaths = profile.Places
+            .Where(p => p.ManifestField is not null)
+            .Select(p => manifest.FindPath(p.ManifestField!))
+            .OfType<PackPath>()
+            .ToHashSet();
         var files = new List<TreeFile>();
         var omitted = new List<PackPath>();
         foreach (var file in tree.Files)
         {
             if (ReservedFolder.Holds(file.Path)) continue;
-            var isRead = file.Path == profile.Manifest.Path || fixedPaths.Contains(file.Path) || editions.Any(e => profile.Locate(file.Path, e) is not null) || profile.FindUnjudged(file.Path) is not null;
+            var isRead = file.Path == profile.Manifest.Path
+                || fixedPaths.Contains(file.Path)
+                || editions.Any(e => profile.Locate(file.Path, e) is not null)
+                || profile.FindUnjudged(file.Path) is not null;
             if (isRead) files.Add(file);
             else omitted.Add(file.Path);
         }

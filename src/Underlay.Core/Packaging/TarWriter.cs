@@ -54,7 +54,8 @@ internal static class TarWriter
     {
         var body = Encoding.UTF8.GetBytes($" path={path}\n");
         var length = body.Length;
-        while (length != body.Length + length.ToString(CultureInfo.InvariantCulture).Length) length = body.Length + length.ToString(CultureInfo.InvariantCulture).Length;
+        while (length != body.Length + length.ToString(CultureInfo.InvariantCulture).Length)
+            length = body.Length + length.ToString(CultureInfo.InvariantCulture).Length;
         return [.. Encoding.ASCII.GetBytes(length.ToString(CultureInfo.InvariantCulture)), .. body];
     }
 }

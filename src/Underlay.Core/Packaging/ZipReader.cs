@@ -61,17 +61,24 @@ public sealed class ZipReader
         foreach (var entry in entries)
         {
             if (entry.IsEncrypted) throw Damaged(entry.Name, "is encrypted: pack it without a password");
-            if (entry.Method is not (0 or 8)) throw Damaged(entry.Name, $"is packed by method {entry.Method}, where stored or deflated is wanted");
-            if (entry.Length < 0 || entry.Length > limits.EntryBytes) throw TooBig(entry.Name, $"claims {Claimed(entry.Length)} bytes; at most {limits.EntryBytes:N0} are allowed");
+            if (entry.Method is not (0 or 8))
+                throw Damaged(entry.Name, $"is packed by method {entry.Method}, where stored or deflated is wanted");
+            if (entry.Length < 0 || entry.Length > limits.EntryBytes)
+                throw TooBig(entry.Name, $"claims {Claimed(entry.Length)} bytes; at most {limits.EntryBytes:N0} are allowed");
             // Nothing in the archive lies beyond its end; told before any sum is made of it.
-            if (entry.Packed < 0 || entry.Packed > archive.Length || entry.HeaderStart < 0 || entry.HeaderStart > archive.Length) throw Damaged(entry.Name, "ends outside the archive: it was cut off");
+            if (entry.Packed < 0 || entry.Packed > archive.Length || entry.HeaderStart < 0 || entry.HeaderStart > archive.Length)
+                throw Damaged(entry.Name, "ends outside the archive: it was cut off");
         }
 
         if (entries.Sum(e => e.Length) is var total && total > limits.TotalBytes)
-            throw Refuse(ArchiveProblemKind.TooBig, "", $"The archive claims {total:N0} bytes when unpacked; at most {limits.TotalBytes:N0} are allowed.");
+            throw Refuse(
+                ArchiveProblemKind.TooBig,
+                "",
+                $"The archive claims {total:N0} bytes when unpacked; at most {limits.TotalBytes:N0} are allowed.");
         LocateData(entries);
         VerifyAll(entries, cancel);
-        return FileTree.Of(entries.Where(e => !e.IsFolder).Select(e => new TreeFile(PackPath.Parse(e.Name), e.Length, new EntryContent(this, e))));
+        return FileTree.Of(
+            entries.Where(e => !e.IsFolder).Select(e => new TreeFile(PackPath.Parse(e.Name), e.Length, new EntryContent(this, e))));
     }
 
     private List<Entry> ReadDirectory()
@@ -84,10 +91,12 @@ public sealed class ZipReader
         long size = BinaryPrimitives.ReadUInt32LittleEndian(span[(end + 12)..]);
         long start = BinaryPrimitives.ReadUInt32LittleEndian(span[(end + 16)..]);
         var onDisk = BinaryPrimitives.ReadUInt16LittleEndian(span[(end + 4)..]);
-        if (count == 0xFFFF || size == 0xFFFFFFFF || start == 0xFFFFFFFF) (count, size, start) = ReadZip64End(span, end) ?? (count, size, start);
+        if (count == 0xFFFF || size == 0xFFFFFFFF || start == 0xFFFFFFFF)
+            (count, size, start) = ReadZip64End(span, end) ?? (count, size, start);
         if (onDisk is not (0 or 0xFFFF)) throw Damaged("", "is one part of several");
         if (count < 0 || size < 0 || start < 0) throw Damaged("", "has a directory that lies outside of it");
-        if (count > limits.Entries) throw Refuse(ArchiveProblemKind.TooBig, "", $"The archive has {count:N0} entries; at most {limits.Entries:N0} are allowed.");
+        if (count > limits.Entries)
+            throw Refuse(ArchiveProblemKind.TooBig, "", $"The archive has {count:N0} entries; at most {limits.Entries:N0} are allowed.");
         if (start > end || size > end - start) throw Damaged("", "has a directory that lies outside of it");
         if (count > size / CentralLength) throw Damaged("", "has a directory too short for its entries");
         var entries = new List<Entry>((int)count);
@@ -120,9 +129,13 @@ public sealed class ZipReader
     {
         if (end < 20 || BinaryPrimitives.ReadUInt32LittleEndian(span[(end - 20)..]) != 0x07064b50) return null;
         var at = BinaryPrimitives.ReadInt64LittleEndian(span[(end - 12)..]);
-        if (at < 0 || at > end - 20 - 56 || BinaryPrimitives.ReadUInt32LittleEndian(span[(int)at..]) != 0x06064b50) throw Damaged("", "has a broken ZIP64 directory");
+        if (at < 0 || at > end - 20 - 56 || BinaryPrimitives.ReadUInt32LittleEndian(span[(int)at..]) != 0x06064b50)
+            throw Damaged("", "has a broken ZIP64 directory");
         var record = span[(int)at..];
-        return (BinaryPrimitives.ReadInt64LittleEndian(record[32..]), BinaryPrimitives.ReadInt64LittleEndian(record[40..]), BinaryPrimitives.ReadInt64LittleEndian(record[48..]));
+        return (
+            BinaryPrimitives.ReadInt64LittleEndian(record[32..]),
+            BinaryPrimitives.ReadInt64LittleEndian(record[40..]),
+            BinaryPrimitives.ReadInt64LittleEndian(record[48..]));
     }
 
     private static Entry ReadCentral(ReadOnlySpan<byte> span, ref int at, int stop, int index)
@@ -199,9 +212,13 @@ public sealed class ZipReader
         {
             var name = entry.IsFolder ? entry.Name[..^1] : entry.Name;
             if (!PackPath.TryParse(name, out _, out var problem)) throw Unsafe(entry.Name, problem);
-            if (entry.UnixType is not (0 or 8) && !(entry.UnixType == 4 && entry.IsFolder)) throw Unsafe(entry.Name, PathProblem.NotAPlainFile);
+            if (entry.UnixType is not (0 or 8) && !(entry.UnixType == 4 && entry.IsFolder))
+                throw Unsafe(entry.Name, PathProblem.NotAPlainFile);
             if (!seen.TryAdd(name, entry.Name))
-                throw Refuse(ArchiveProblemKind.Unsafe, entry.Name, $"The archive holds both “{seen[name]}” and “{entry.Name}”: on many systems these are one file.");
+                throw Refuse(
+                    ArchiveProblemKind.Unsafe,
+                    entry.Name,
+                    $"The archive holds both “{seen[name]}” and “{entry.Name}”: on many systems these are one file.");
         }
 
         // Once all are known: a file may stand before what lies below its name.
@@ -221,15 +238,18 @@ public sealed class ZipReader
             if (entry.HeaderStart < behind) throw Damaged(entry.Name, "overlaps another entry");
             if (entry.HeaderStart > span.Length - LocalLength) throw Damaged(entry.Name, "lies outside the archive: it was cut off");
             var head = span[(int)entry.HeaderStart..];
-            if (BinaryPrimitives.ReadUInt32LittleEndian(head) != LocalSignature) throw Damaged(entry.Name, "does not begin where the directory says");
+            if (BinaryPrimitives.ReadUInt32LittleEndian(head) != LocalSignature)
+                throw Damaged(entry.Name, "does not begin where the directory says");
             int nameLength = BinaryPrimitives.ReadUInt16LittleEndian(head[26..]);
             int extraLength = BinaryPrimitives.ReadUInt16LittleEndian(head[28..]);
             entry.DataStart = entry.HeaderStart + LocalLength + nameLength + extraLength;
             behind = entry.DataStart + entry.Packed;
             if (behind > span.Length) throw Damaged(entry.Name, "ends outside the archive: it was cut off");
-            if (!head.Slice(LocalLength, nameLength).SequenceEqual(entry.RawName)) throw Damaged(entry.Name, "has another name at its data than in the directory");
+            if (!head.Slice(LocalLength, nameLength).SequenceEqual(entry.RawName))
+                throw Damaged(entry.Name, "has another name at its data than in the directory");
             if (entry.Method == 0 && entry.Packed != entry.Length) throw Damaged(entry.Name, "is stored, yet has two lengths");
-            if (entry.Length > 1 << 20 && entry.Length / limits.Ratio > entry.Packed) throw TooBig(entry.Name, $"would unpack to more than {limits.Ratio} times its size");
+            if (entry.Length > 1 << 20 && entry.Length / limits.Ratio > entry.Packed)
+                throw TooBig(entry.Name, $"would unpack to more than {limits.Ratio} times its size");
         }
     }
 
@@ -237,7 +257,8 @@ public sealed class ZipReader
     {
         // Collected by index, so that the same archive is always refused for the same entry.
         var refused = new RefusedException?[entries.Count];
-        Parallel.For(0, entries.Count, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
+        var options = new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount };
+        Parallel.For(0, entries.Count, options, i =>
         {
             try
             {
@@ -286,13 +307,17 @@ public sealed class ZipReader
         return entry.Method == 0 ? data : new DeflateStream(data, CompressionMode.Decompress);
     }
 
-    private static RefusedException Unsafe(string name, PathProblem problem) => Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {problem.Says()}.");
+    private static RefusedException Unsafe(string name, PathProblem problem) =>
+        Refuse(ArchiveProblemKind.Unsafe, name, $"The entry “{name}” {problem.Says()}.");
 
     private static RefusedException Damaged(string name, string says) =>
-        name.Length == 0 ? Refuse(ArchiveProblemKind.Damaged, name, $"The archive {says}.") : Refuse(ArchiveProblemKind.Damaged, name, $"The entry “{name}” {says}.");
+        name.Length == 0
+            ? Refuse(ArchiveProblemKind.Damaged, name, $"The archive {says}.")
+            : Refuse(ArchiveProblemKind.Damaged, name, $"The entry “{name}” {says}.");
 
     /// <summary>A length as a person reads it; one that was negative is larger than any file.</summary>
-    private static string Claimed(long bytes) => bytes < 0 ? "more than 9,000,000,000,000,000,000" : FormattableString.Invariant($"{bytes:N0}");
+    private static string Claimed(long bytes) =>
+        bytes < 0 ? "more than 9,000,000,000,000,000,000" : FormattableString.Invariant($"{bytes:N0}");
 
     private static RefusedException TooBig(string name, FormattableString says) =>
         Refuse(ArchiveProblemKind.TooBig, name, $"The entry “{name}” {FormattableString.Invariant(says)}.");

@@ -37,7 +37,8 @@ public sealed class ZipWriter : IDisposable
     public static PackedEntry Pack(PackPath path, ReadOnlyMemory<byte> bytes, EntryMethod method)
     {
         var crc = Crc32.HashToUInt32(bytes.Span);
-        if (method == EntryMethod.Deflated && Deflate(bytes) is { } deflated) return new PackedEntry(path, crc, bytes.Length, deflated, EntryMethod.Deflated);
+        if (method == EntryMethod.Deflated && Deflate(bytes) is { } deflated)
+            return new PackedEntry(path, crc, bytes.Length, deflated, EntryMethod.Deflated);
         return new PackedEntry(path, crc, bytes.Length, bytes, EntryMethod.Stored);
     }
 
@@ -46,7 +47,8 @@ public sealed class ZipWriter : IDisposable
     public void Write(PackedEntry entry)
     {
         var name = Encoding.UTF8.GetBytes(entry.Path.Value);
-        if (++count > 0xFFFF || written + entry.Data.Length + name.Length + 30 > uint.MaxValue) throw new InvalidOperationException("The archive would be too large for a ZIP.");
+        if (++count > 0xFFFF || written + entry.Data.Length + name.Length + 30 > uint.MaxValue)
+            throw new InvalidOperationException("The archive would be too large for a ZIP.");
         var head = new byte[30];
         BinaryPrimitives.WriteUInt32LittleEndian(head, 0x04034b50);
         BinaryPrimitives.WriteUInt16LittleEndian(head.AsSpan(4), Version);

@@ -90,7 +90,8 @@ public sealed class FileTree
     public IReadOnlyList<RefusedName> Refused { get; }
 
     /// <summary>Makes a tree. Of two paths that cannot lie side by side, the ordinally later one is refused.</summary>
-    public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null) => OfSorted(files.OrderBy(f => f.Path), refused ?? []);
+    public static FileTree Of(IEnumerable<TreeFile> files, IEnumerable<RefusedName>? refused = null) =>
+        OfSorted(files.OrderBy(f => f.Path), refused ?? []);
 
     /// <summary>Makes a tree of bytes held in memory.</summary>
     public static FileTree OfBytes(IEnumerable<KeyValuePair<PackPath, byte[]>> files) =>
@@ -104,10 +105,13 @@ public sealed class FileTree
     public bool TryFind(PackPath path, [NotNullWhen(true)] out TreeFile? file) => (file = Find(path)) is not null;
 
     /// <summary>The same tree with each path mapped; paths mapped to nothing are left out.</summary>
-    public FileTree Select(Func<PackPath, PackPath?> map) => Of(Files.Select(f => map(f.Path) is { } to ? f with { Path = to } : null).OfType<TreeFile>(), Refused);
+    public FileTree Select(Func<PackPath, PackPath?> map) =>
+        Of(Files.Select(f => map(f.Path) is { } to ? f with { Path = to } : null).OfType<TreeFile>(), Refused);
 
     /// <summary>The tree after edits, none of which may replace a file that it does not name.</summary>
-    /// <exception cref="InvalidOperationException">An edit moves or deletes a file that is not there, or moves onto one that is.</exception>
+    /// <exception cref="InvalidOperationException">
+    /// An edit moves or deletes a file that is not there, or moves onto one that is.
+    /// </exception>
     public FileTree With(IEnumerable<TreeEdit> edits)
     {
         var draft = new Draft(this);

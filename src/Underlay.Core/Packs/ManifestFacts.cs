@@ -51,7 +51,12 @@ public sealed class ManifestFacts
         IsSound && PackPath.TryParse(Text!.FindString(field), out var path, out _) ? path : null;
 
     /// <summary>The editions that it says it is for, in words, known ones or not; empty without a sound manifest.</summary>
-    public string Declared => !IsSound ? "" : (EditionAt(Text!, rule.FromField), EditionAt(Text!, rule.ToField)) is var (from, to) && from == to ? from ?? "" : $"{from} to {to}";
+    public string Declared =>
+        !IsSound
+            ? ""
+            : (EditionAt(Text!, rule.FromField), EditionAt(Text!, rule.ToField)) is var (from, to) && from == to
+            ? from ?? ""
+            : $"{from} to {to}";
 
     /// <summary>True when the pack declares the edition.</summary>
     public bool Declares(Edition edition) =>

@@ -1,6 +1,8 @@
 namespace Underlay.Core.Packs;
 
-/// <summary>Orders names as people count: digits in a row by their worth, so that 64, 96, 128 and 192 follow each other; all else ordinally.</summary>
+/// <summary>
+/// Orders names as people count: digits in a row by their worth, so that 64, 96, 128 and 192 follow each other; all else ordinally.
+/// </summary>
 public sealed class NaturalOrder : IComparer<string>
 {
     /// <summary>The order.</summary>

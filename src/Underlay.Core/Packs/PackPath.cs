@@ -91,7 +91,8 @@ public readonly record struct PackPath : IComparable<PackPath>
             if (c is ':' or '*' or '?' or '"' or '<' or '>' or '|') return PathProblem.ReservedCharacter;
             if (char.IsSurrogate(c))
             {
-                if (!char.IsHighSurrogate(c) || i + 1 == text.Length || !char.IsLowSurrogate(text[i + 1])) return PathProblem.ControlCharacter;
+                if (!char.IsHighSurrogate(c) || i + 1 == text.Length || !char.IsLowSurrogate(text[i + 1]))
+                    return PathProblem.ControlCharacter;
                 i++;
             }
         }
@@ -103,7 +104,8 @@ public readonly record struct PackPath : IComparable<PackPath>
             if (segment is "." or "..") return PathProblem.Traversal;
             if (segment[^1] is '.' or ' ') return PathProblem.TrailingDotOrSpace;
             var dot = segment.IndexOf('.');
-            if (DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(dot < 0 ? segment : segment[..dot])) return PathProblem.ReservedName;
+            if (DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(dot < 0 ? segment : segment[..dot]))
+                return PathProblem.ReservedName;
         }
 
         return text.IsNormalized(NormalizationForm.FormC) ? null : PathProblem.NotNormal;

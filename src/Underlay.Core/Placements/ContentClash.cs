@@ -28,8 +28,10 @@ public static class ContentClash
         var wanted = place?.Content ?? (Path.GetExtension(to.FileName) is ".png" or ".dds" ? PlaceContent.Picture : null);
         return wanted switch
         {
-            PlaceContent.Picture when !isPicture => $"it is {sound ?? (IsText(head) ? "a text" : "no picture")}, and {to} is {place?.One ?? "a picture"}.",
-            PlaceContent.Entry or PlaceContent.Table or PlaceContent.Index when isPicture || sound is not null => $"it is {sound ?? "a picture"}, and {to} is {place!.One}.",
+            PlaceContent.Picture when !isPicture =>
+                $"it is {sound ?? (IsText(head) ? "a text" : "no picture")}, and {to} is {place?.One ?? "a picture"}.",
+            PlaceContent.Entry or PlaceContent.Table or PlaceContent.Index when isPicture || sound is not null =>
+                $"it is {sound ?? "a picture"}, and {to} is {place!.One}.",
             _ => null,
         };
     }

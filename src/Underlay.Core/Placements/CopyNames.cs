@@ -15,7 +15,8 @@ public static class CopyNames
     /// <param name="path">The file.</param>
     public static string Of(HostProfile profile, Edition edition, PackPath path)
     {
-        if (profile.Locate(path, edition) is not { Place.Pattern: { HasAnyFolders: false, Placeholders.Count: > 0 } pattern } found) return path.FileName;
+        if (profile.Locate(path, edition) is not { Place.Pattern: { HasAnyFolders: false, Placeholders.Count: > 0 } pattern } found)
+            return path.FileName;
         var dot = path.FileName.IndexOf('.', StringComparison.Ordinal);
         var (stem, ending) = dot > 0 ? (path.FileName[..dot], path.FileName[dot..]) : (path.FileName, "");
         var values = pattern.Placeholders.Select(h => found.Bindings.Find(h)!).ToList();
@@ -34,5 +35,6 @@ public static class CopyNames
         return name + ending;
     }
 
-    private static IEnumerable<string> Folders(PathPattern pattern) => pattern.Text.Split('/').SkipLast(1).Where(s => !s.Contains('{', StringComparison.Ordinal));
+    private static IEnumerable<string> Folders(PathPattern pattern) =>
+        pattern.Text.Split('/').SkipLast(1).Where(s => !s.Contains('{', StringComparison.Ordinal));
 }

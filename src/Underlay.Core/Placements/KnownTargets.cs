@@ -52,7 +52,8 @@ internal sealed class KnownTargets
         foreach (var (place, bindings) in names)
             foreach (var tied in overlay.Profile.Groups.Of(place))
                 // A thing that has one file may get the others of its group too.
-                if (tied.Editions.Holds(overlay.Edition) && tied.Pattern?.Fill(bindings) is { } path && seen.Add(path)) Add(path, tied, bindings);
+                if (tied.Editions.Holds(overlay.Edition) && tied.Pattern?.Fill(bindings) is { } path && seen.Add(path))
+                    Add(path, tied, bindings);
     }
 
     public IReadOnlyList<KnownTarget> All => all;
@@ -60,7 +61,9 @@ internal sealed class KnownTargets
     /// <summary>The target at a path, or null.</summary>
     public KnownTarget? At(PackPath path) => all.Find(t => t.Path == path);
 
-    /// <summary>Targets of which some word or number, or all words run together, stands in a name, or stands there but for a slip.</summary>
+    /// <summary>
+    /// Targets of which some word or number, or all words run together, stands in a name, or stands there but for a slip.
+    /// </summary>
     public IEnumerable<KnownTarget> WithAny(IEnumerable<string> pieces)
     {
         var found = new HashSet<int>();
@@ -82,7 +85,11 @@ internal sealed class KnownTargets
         var pattern = place.Pattern!;
         var number = pattern.Placeholders.FirstOrDefault(h => pattern.IsNumber(h));
         var choice = pattern.Placeholders.FirstOrDefault(h => pattern.ChoicesOf(h).Count > 0);
-        var identity = pattern.Placeholders.Where(h => h != number && h != choice).SelectMany(h => NameWords.TokensOf(bindings.Find(h)!)).Select(t => t.Text).ToList();
+        var identity = pattern.Placeholders
+            .Where(h => h != number && h != choice)
+            .SelectMany(h => NameWords.TokensOf(bindings.Find(h)!))
+            .Select(t => t.Text)
+            .ToList();
         var target = new KnownTarget(path, place, bindings, overlay.Base.Find(path))
         {
             Identity = identity,
@@ -126,10 +133,14 @@ internal sealed class KnownTargets
     private IEnumerable<string> Near(string piece) =>
         piece.Length < ShortestForSlips || char.IsAsciiDigit(piece[0])
             ? []
-            : Shortened(piece).SelectMany(form => nearWords.TryGetValue(form, out var near) ? near : []).Where(w => Slips.AreOneApart(w, piece)).Distinct(StringComparer.Ordinal);
+            : Shortened(piece)
+                .SelectMany(form => nearWords.TryGetValue(form, out var near) ? near : [])
+                .Where(w => Slips.AreOneApart(w, piece))
+                .Distinct(StringComparer.Ordinal);
 
     /// <summary>A word, and it with each of its letters taken out.</summary>
-    private static IEnumerable<string> Shortened(string word) => Enumerable.Range(0, word.Length).Select(i => word.Remove(i, 1)).Append(word);
+    private static IEnumerable<string> Shortened(string word) =>
+        Enumerable.Range(0, word.Length).Select(i => word.Remove(i, 1)).Append(word);
 
     internal static string[] TailOf(PackPath path)
     {
@@ -152,9 +163,21 @@ internal sealed class KnownTargets
         // A file that is called by its thing's name alone: beside others of its group, a folder of its own tells it apart.
         var first = overlay.Profile.Groups.Of(place)[0];
         if (first == place || place.Content != PlaceContent.Picture) return [];
-        return [.. FoldersOf(place).Except(FoldersOf(first), StringComparer.Ordinal).Where(w => overlay.Profile.Places.Count(p => p.Pattern is not null && FoldersOf(p).Contains(w, StringComparer.Ordinal)) < 4)];
+        return
+        [
+            .. FoldersOf(place)
+                .Except(FoldersOf(first), StringComparer.Ordinal)
+                .Where(
+                    w => overlay.Profile.Places.Count(p => p.Pattern is not null && FoldersOf(p).Contains(w, StringComparer.Ordinal)) < 4),
+        ];
     }
 
     /// <summary>The folders of a place's paths that have no hole.</summary>
-    private static List<string> FoldersOf(Place place) => [.. place.Pattern!.Text.Split('/').SkipLast(1).Where(s => !s.Contains('{', StringComparison.Ordinal) && s != PathPattern.AnyFolders)];
+    private static List<string> FoldersOf(Place place) =>
+        [
+            .. place.Pattern!.Text
+                .Split('/')
+                .SkipLast(1)
+                .Where(s => !s.Contains('{', StringComparison.Ordinal) && s != PathPattern.AnyFolders),
+        ];
 }

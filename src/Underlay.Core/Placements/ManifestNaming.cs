@@ -12,7 +12,10 @@ public static class ManifestNaming
 
     private static PackPath UsualPath(Place place) => PackPath.Parse($"{place.Key}.png");
 
-    /// <summary>The edits that make the manifest name a file which was placed where such a file goes; none when it names one already or cannot be read.</summary>
+    /// <summary>
+    /// The edits that make the manifest name a file which was placed where such a file goes; none when it names one already or
+    /// cannot be read.
+    /// </summary>
     /// <param name="profile">The host.</param>
     /// <param name="tree">The pack.</param>
     /// <param name="path">Where the file was placed.</param>
@@ -22,7 +25,12 @@ public static class ManifestNaming
         if (!profile.Places.Any(p => p.ManifestField is not null && UsualPath(p) == path)) return [];
         var manifest = ManifestFacts.Read(profile, tree);
         if (!manifest.IsSound) return [];
-        var place = profile.Places.FirstOrDefault(p => p.ManifestField is { } field && manifest.Text!.Find(field) is null && PathOf(manifest, p) == path);
-        return place is null ? [] : [new TreeEdit.Write(profile.Manifest.Path, ManifestFacts.WithValue(profile, tree.Find(profile.Manifest.Path)!.ReadAll(), place.ManifestField!, path.Value))];
+        var place = profile.Places.FirstOrDefault(
+            p => p.ManifestField is { } field && manifest.Text!.Find(field) is null && PathOf(manifest, p) == path);
+        return place is null
+            ? []
+            : [new TreeEdit.Write(
+                profile.Manifest.Path,
+                ManifestFacts.WithValue(profile, tree.Find(profile.Manifest.Path)!.ReadAll(), place.ManifestField!, path.Value))];
     }
 }

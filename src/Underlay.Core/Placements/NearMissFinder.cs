@@ -26,22 +26,33 @@ public static class NearMissFinder
     {
         var found = new Dictionary<PackPath, (string Slip, string? Folder)>();
         foreach (var (text, slip, folder) in Variants(overlay, file.Path))
-            if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target)) found.TryAdd(target, (slip, folder));
+            if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target))
+                found.TryAdd(target, (slip, folder));
         var all = found.Select(f => Candidate(overlay, file, f.Key, f.Value.Slip) with { Folder = f.Value.Folder }).ToList();
         // What the bytes are tells more than the name: then what they could be saved as, and what the base has.
         var likely = FirstThatAre(all, c => c.FitsContent, c => c.Picture is not null == IsPicture(file));
-        return [.. FirstThatAre(likely, c => overlay.Base.Find(c.Target) is not null).OrderBy(c => overlay.PackHas(c.Target)).ThenBy(c => c.Target)];
+        return
+        [
+            .. FirstThatAre(likely, c => overlay.Base.Find(c.Target) is not null)
+                .OrderBy(c => overlay.PackHas(c.Target))
+                .ThenBy(c => c.Target),
+        ];
     }
 
     /// <summary>
     /// For an addition that lacks what it needs: paths of the base whose names are one letter away, and the paths that are
     /// missing because of the slip.
     /// </summary>
-    public static (IReadOnlyList<NearMissCandidate> Candidates, IReadOnlyList<PackPath> Missing) OfAddition(Overlay overlay, Placement placement)
+    public static (IReadOnlyList<NearMissCandidate> Candidates, IReadOnlyList<PackPath> Missing) OfAddition(
+        Overlay overlay,
+        Placement placement)
     {
-        if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern || overlay.Base.Find(placement.Path) is not null) return ([], []);
+        if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern || overlay.Base.Find(placement.Path) is not null)
+            return ([], []);
         var name = placement.Bindings.Find(hole)!;
-        var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix && name.StartsWith(prefix, StringComparison.Ordinal) && name.AsSpan(prefix.Length).StartsWith("_");
+        var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix
+            && name.StartsWith(prefix, StringComparison.Ordinal)
+            && name.AsSpan(prefix.Length).StartsWith("_");
         if (carriesPrefix || name.Length < ShortestName) return ([], []);
         var missing = placement.Place.RulesOf<RequiresRule>(overlay.Pack.Edition)
             .Where(r => !r.AtWanted)
@@ -53,7 +64,13 @@ public static class NearMissFinder
         PictureFormat? format = placement.Place.Content == PlaceContent.Picture ? placement.Place.Format : null;
         // Names that the base has in this place, and names of the pack's own things that lack this very file.
         var names = overlay.Base.In(placement.Place).Select(f => f.Bindings.Find(hole)!)
-            .Concat(overlay.Profile.Groups.Of(placement.Place).SelectMany(overlay.Pack.In).Where(p => p.Place != placement.Place).Select(p => p.Bindings.Find(hole)).OfType<string>());
+            .Concat(
+                overlay.Profile.Groups
+                    .Of(placement.Place)
+                    .SelectMany(overlay.Pack.In)
+                    .Where(p => p.Place != placement.Place)
+                    .Select(p => p.Bindings.Find(hole))
+                    .OfType<string>());
         var candidates = names
             .Where(n => n != name && Slips.AreOneApart(n, name))
             .Distinct(StringComparer.Ordinal)
@@ -72,10 +89,15 @@ public static class NearMissFinder
         || FixedPaths(overlay).Contains(target);
 
     private static IEnumerable<PackPath> FixedPaths(Overlay overlay) =>
-        overlay.Profile.Places.Where(p => p.ManifestField is not null).Select(p => overlay.Pack.Manifest.FindPath(p.ManifestField!)).OfType<PackPath>();
+        overlay.Profile.Places
+            .Where(p => p.ManifestField is not null)
+            .Select(p => overlay.Pack.Manifest.FindPath(p.ManifestField!))
+            .OfType<PackPath>();
 
     /// <summary>Those of which the first that holds for any holds; all where none holds for any.</summary>
-    private static List<NearMissCandidate> FirstThatAre(List<NearMissCandidate> all, params ReadOnlySpan<Predicate<NearMissCandidate>> kinds)
+    private static List<NearMissCandidate> FirstThatAre(
+        List<NearMissCandidate> all,
+        params ReadOnlySpan<Predicate<NearMissCandidate>> kinds)
     {
         foreach (var kind in kinds)
             if (all.Exists(kind)) return all.FindAll(kind);
@@ -87,7 +109,11 @@ public static class NearMissFinder
     private static NearMissCandidate Candidate(Overlay overlay, TreeFile file, PackPath target, string slip)
     {
         var place = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place;
-        PictureFormat? wanted = place is { Content: PlaceContent.Picture } ? place.Format : FixedPaths(overlay).Contains(target) ? PictureFormat.Png : null;
+        PictureFormat? wanted = place is { Content: PlaceContent.Picture }
+            ? place.Format
+            : FixedPaths(overlay).Contains(target)
+            ? PictureFormat.Png
+            : null;
         var fits = SourceReader.FormatOf(file.ReadStart(32)) switch
         {
             "PNG" => wanted == PictureFormat.Png,
@@ -102,7 +128,10 @@ public static class NearMissFinder
         var segments = path.Segments;
         // Folders around everything, one or more; then one in the middle.
         for (var outer = 1; outer < segments.Length; outer++)
-            yield return (string.Join('/', segments.Skip(outer)), outer == 1 ? "one folder" : $"{outer} folders", string.Join('/', segments.Take(outer)));
+            yield return (
+                string.Join('/', segments.Skip(outer)),
+                outer == 1 ? "one folder" : $"{outer} folders",
+                string.Join('/', segments.Take(outer)));
         for (var i = 1; i < segments.Length - 1; i++)
             yield return (string.Join('/', segments.Where((_, at) => at != i)), "one folder", string.Join('/', segments.Take(i + 1)));
         yield return (path.Value.ToLowerInvariant(), "upper or lower case", null);
@@ -127,7 +156,10 @@ public static class NearMissFinder
         foreach (var place in overlay.Profile.Places)
         {
             if (place.Pattern is not { } pattern || pattern.Segments[^1] is not { Hole: null, Before: var name }) continue;
-            if (!PackPath.TryParse(path.Value[..(slash + 1)] + name, out var target, out _) || overlay.PackHas(target) || overlay.Base.Find(target) is not null) continue;
+            if (!PackPath.TryParse(path.Value[..(slash + 1)] + name, out var target, out _)
+                || overlay.PackHas(target)
+                || overlay.Base.Find(target) is not null)
+                continue;
             if (pattern.Match(target) is null || !words.Contains(name[..name.IndexOf('.', StringComparison.Ordinal)])) continue;
             if (Path.GetExtension(name).Equals(Path.GetExtension(path.FileName), StringComparison.OrdinalIgnoreCase)) yield return target;
         }
@@ -139,7 +171,12 @@ public static class NearMissFinder
         var dot = name.LastIndexOf('.');
         var stem = dot > 0 ? name[..dot] : name;
         if (dot > 0) yield return stem;
-        foreach (var extension in overlay.Profile.Places.Select(p => p.Pattern).OfType<PathPattern>().Select(Extension).Distinct(StringComparer.Ordinal))
+        foreach (
+            var extension in overlay.Profile.Places
+                .Select(p => p.Pattern)
+                .OfType<PathPattern>()
+                .Select(Extension)
+                .Distinct(StringComparer.Ordinal))
         {
             yield return stem + extension;
             yield return name + extension;

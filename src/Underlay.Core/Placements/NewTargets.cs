@@ -5,7 +5,10 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Placements;
 
-/// <summary>Offers a file the places in which it would be something new and whose rules it meets, under a name that carries the author's prefix.</summary>
+/// <summary>
+/// Offers a file the places in which it would be something new and whose rules it meets, under a name that carries the author's
+/// prefix.
+/// </summary>
 internal sealed class NewTargets(Overlay overlay)
 {
     private const double AmongOthers = 0.34;
@@ -17,19 +20,36 @@ internal sealed class NewTargets(Overlay overlay)
         if (content.Is is not (PlaceContent.Picture or PlaceContent.Entry)) yield break;
         foreach (var place in overlay.Profile.Places)
         {
-            if (place.Content != content.Is || !place.Editions.Holds(overlay.Edition) || HoleFor(place) is not { } hole || !Meets(place, content)) continue;
-            var word = place.Pattern!.Text.Split('/').SkipLast(1).FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
+            if (place.Content != content.Is
+                || !place.Editions.Holds(overlay.Edition)
+                || HoleFor(place) is not { } hole
+                || !Meets(place, content))
+                continue;
+            var word = place.Pattern!.Text
+                .Split('/')
+                .SkipLast(1)
+                .FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
             if (NameFor(spoken, place, word) is not { } name || place.Pattern.Fill(Bindings.Of([(hole, name)])) is not { } target) continue;
             if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
             var says = content.Size is { } size ? $": {size} as {place.Title.ToLowerInvariant()} may be" : "";
-            yield return new PlacementCandidate(target, place, word is null ? AmongOthers : WithPlace, $"a new {place.Noun}{says}", IsNew: true);
+            yield return new PlacementCandidate(
+                target,
+                place,
+                word is null ? AmongOthers : WithPlace,
+                $"a new {place.Noun}{says}",
+                IsNew: true);
         }
     }
 
-    /// <summary>The one hole of a place to which packs may add; null where they cannot, or where what they add belongs to something else.</summary>
+    /// <summary>
+    /// The one hole of a place to which packs may add; null where they cannot, or where what they add belongs to something else.
+    /// </summary>
     private string? HoleFor(Place place)
     {
-        if (place.Pattern is not { HasAnyFolders: false, Placeholders: [var hole] } pattern || pattern.ChoicesOf(hole).Count > 0 || pattern.IsNumber(hole)) return null;
+        if (place.Pattern is not { HasAnyFolders: false, Placeholders: [var hole] } pattern
+            || pattern.ChoicesOf(hole).Count > 0
+            || pattern.IsNumber(hole))
+            return null;
         var bound = place.RulesIn(overlay.Edition).Any(r => r switch
         {
             ListedInRule { Codebook: not null } or WantedByRule or IndexedRule => true,
@@ -63,7 +83,11 @@ internal sealed class NewTargets(Overlay overlay)
     private string? NameFor(SpokenPath spoken, Place place, string? placeWord)
     {
         var prefix = overlay.Pack.Manifest.Prefix;
-        var words = spoken.Name.Words.Where(w => placeWord is null || (w != placeWord && w + "s" != placeWord)).Select(Plain).Where(w => w.Length > 0).ToList();
+        var words = spoken.Name.Words
+            .Where(w => placeWord is null || (w != placeWord && w + "s" != placeWord))
+            .Select(Plain)
+            .Where(w => w.Length > 0)
+            .ToList();
         if (words.Count == 0) return null;
         var name = string.Join('_', words);
         var carries = place.RulesOf<PrefixRule>(overlay.Edition).Any(r => r.Field is null);

@@ -13,7 +13,9 @@ public sealed record PlacingResult(IReadOnlyList<TreeEdit> Edits, string? Proble
     internal static PlacingResult Stays(string problem) => new([], problem);
 }
 
-/// <summary>Moves files of the tray to their places: pictures in the format that hosts read there, through the steps that a picture has.</summary>
+/// <summary>
+/// Moves files of the tray to their places: pictures in the format that hosts read there, through the steps that a picture has.
+/// </summary>
 public static class Placing
 {
     /// <summary>Places one file.</summary>
@@ -50,7 +52,11 @@ public static class Placing
         var wanted = place.RulesOf<Hosts.Rules.SizeRule>(edition).Select(r => r.Nearest(size)).FirstOrDefault(size);
         // What was there is replaced with its steps. A step even where the size is right: it saves the picture in full colour and
         // without what editors keep in it.
-        TreeEdit[] begun = [.. tree.Find(StepsFile.PathOf(to)) is null ? Array.Empty<TreeEdit>() : [new TreeEdit.Delete(StepsFile.PathOf(to))], new TreeEdit.Write(to, bytes)];
+        TreeEdit[] begun =
+        [
+            .. tree.Find(StepsFile.PathOf(to)) is null ? Array.Empty<TreeEdit>() : [new TreeEdit.Delete(StepsFile.PathOf(to))],
+            new TreeEdit.Write(to, bytes),
+        ];
         var shaped = Shaping.Add(tree.With(begun), to, Fixes.Fitting.Steps(place, size, wanted));
         if (shaped.Problem is { } problem) return PlacingResult.Stays($"it cannot be used: {problem}.");
         TreeEdit[] placed = [.. begun, .. shaped.Edits, new TreeEdit.Delete(from)];
@@ -59,12 +65,15 @@ public static class Placing
 
     private static PlacingResult Move(FileTree tree, TreeFile file, PackPath to, bool insist)
     {
-        TreeEdit[] asItIs = tree.Find(to) is null ? [new TreeEdit.Move(file.Path, to)] : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
+        TreeEdit[] asItIs = tree.Find(to) is null
+            ? [new TreeEdit.Move(file.Path, to)]
+            : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
         if (!IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null) return new PlacingResult(asItIs, null);
         var bytes = file.ReadAll();
         var isResult = ReturnedResult.Is(tree, to, bytes);
         var shaped = isResult ? ReturnedResult.Take(tree, to, bytes) : Shaping.Renew(tree, to, bytes);
-        if (shaped.Problem is { } problem) return insist ? new PlacingResult(asItIs, null) : PlacingResult.Stays($"it cannot be used there: {problem}.");
+        if (shaped.Problem is { } problem)
+            return insist ? new PlacingResult(asItIs, null) : PlacingResult.Stays($"it cannot be used there: {problem}.");
         // The file itself moves where its bytes stay as they are, so that the log says what was done.
         return shaped.Edits is [TreeEdit.Write write] && write.Path == to && write.Bytes.Span.SequenceEqual(bytes)
             ? new PlacingResult(asItIs, null, isResult)

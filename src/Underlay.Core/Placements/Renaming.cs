@@ -25,7 +25,12 @@ public static class Renaming
     {
         if (tree.Find(from) is null || tree.Find(to) is not null) return [];
         var edits = new List<TreeEdit> { new TreeEdit.Move(from, to) };
-        foreach (var (kept, moved) in new[] { (StepsFile.PathOf(from), StepsFile.PathOf(to)), (ReservedFolder.SourceOf(from), ReservedFolder.SourceOf(to)) })
+        foreach (
+            var (
+                kept,
+                moved) in new[] { (StepsFile.PathOf(from), StepsFile.PathOf(to)), (
+                    ReservedFolder.SourceOf(from),
+                    ReservedFolder.SourceOf(to)) })
             if (tree.Find(kept) is not null && tree.Find(moved) is null) edits.Add(new TreeEdit.Move(kept, moved));
         edits.AddRange(Decisions(tree, from, to));
         edits.AddRange(Rows(profile, edition, tree, from, to));
@@ -36,28 +41,39 @@ public static class Renaming
     private static IEnumerable<TreeEdit> Decisions(FileTree tree, PackPath from, PackPath to)
     {
         var held = PlaceholderFiles.Read(tree);
-        if (held.TryGetValue(from, out var holder)) yield return PlaceholderFiles.Write(held.Values.Where(h => h != holder).Append(holder with { Path = to }));
+        if (held.TryGetValue(from, out var holder))
+            yield return PlaceholderFiles.Write(held.Values.Where(h => h != holder).Append(holder with { Path = to }));
         var (waivers, problem) = Waivers.Read(tree);
-        if (problem is null && waivers.Any(w => w.Key.Path == from.Value)) yield return Waivers.Write(waivers.Select(w => Moved(w, from.Value, to.Value)));
+        if (problem is null && waivers.Any(w => w.Key.Path == from.Value))
+            yield return Waivers.Write(waivers.Select(w => Moved(w, from.Value, to.Value)));
     }
 
     private static Waiver Moved(Waiver waiver, string from, string to) =>
         waiver.Key.Path != from
             ? waiver
-            : waiver with { Key = waiver.Key with { Path = to }, Hashes = waiver.Hashes.ToDictionary(h => h.Key == from ? to : h.Key, h => h.Value, StringComparer.Ordinal) };
+            : waiver with
+            {
+                Key = waiver.Key with { Path = to },
+                Hashes = waiver.Hashes.ToDictionary(h => h.Key == from ? to : h.Key, h => h.Value, StringComparer.Ordinal),
+            };
 
     /// <summary>The row of a table that has the file's name, under its new name.</summary>
     private static IEnumerable<TreeEdit> Rows(HostProfile profile, Edition edition, FileTree tree, PackPath from, PackPath to)
     {
-        if (profile.Locate(from, edition) is not { } was || profile.Locate(to, edition) is not { } now || was.Place != now.Place) yield break;
+        if (profile.Locate(from, edition) is not { } was || profile.Locate(to, edition) is not { } now || was.Place != now.Place)
+            yield break;
         foreach (var rule in was.Place.RulesOf<ListedInRule>(edition))
         {
             if (rule.Table is null) continue;
             var table = profile.Place(rule.Table);
             var (old, name) = (was.Bindings.Find(rule.Placeholder)!, now.Bindings.Find(rule.Placeholder)!);
             if (table.Pattern?.Fill(Bindings.None) is not { } path || tree.Find(path) is not { } file || old == name) continue;
-            if (CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) is not { } csv || csv.Header.ToList().IndexOf(table.Table!.Key) is not (>= 0 and var key)) continue;
-            if (csv.Rows.Skip(1).All(r => r.Fields.ElementAtOrDefault(key) != old) || csv.Rows.Any(r => r.Fields.ElementAtOrDefault(key) == name)) continue;
+            if (CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) is not { } csv
+                || csv.Header.ToList().IndexOf(table.Table!.Key) is not (>= 0 and var key))
+                continue;
+            if (csv.Rows.Skip(1).All(r => r.Fields.ElementAtOrDefault(key) != old)
+                || csv.Rows.Any(r => r.Fields.ElementAtOrDefault(key) == name))
+                continue;
             yield return new TreeEdit.Write(path, CsvEdit.SetColumn(csv, table.Table.Key, (_, value) => value == old ? name : value));
         }
     }
@@ -70,7 +86,9 @@ public static class Renaming
             var bytes = file.ReadAll();
             if (BaseFiles.IndexFacts.Of(bytes, place.Index!) is not { Problem: null } facts || !facts.Names(from)) continue;
             var (element, attribute) = (place.Index!.Levels[^1].Element, place.Index.File);
-            yield return new TreeEdit.Write(path, XmlEdit.SetAttributes(bytes, a => a.Element == element && a.Name == attribute && a.Value == from.Value ? to.Value : null));
+            yield return new TreeEdit.Write(
+                path,
+                XmlEdit.SetAttributes(bytes, a => a.Element == element && a.Name == attribute && a.Value == from.Value ? to.Value : null));
         }
     }
 }

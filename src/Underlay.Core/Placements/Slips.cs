@@ -25,7 +25,10 @@ public static class Slips
         return a.Length >= 2 && a[0] == b[1] && a[1] == b[0] && a[2..].SequenceEqual(b[2..]);
     }
 
-    /// <summary>The name that a text was probably meant to be: the one with the fewest slips, in long names more than one; null when none is near.</summary>
+    /// <summary>
+    /// The name that a text was probably meant to be: the one with the fewest slips, in long names more than one; null when none is
+    /// near.
+    /// </summary>
     public static string? Nearest(IEnumerable<string> names, string text)
     {
         var most = Math.Max(1, text.Length / LettersPerSlip);
@@ -37,7 +40,8 @@ public static class Slips
             var slips = name.Equals(text, StringComparison.OrdinalIgnoreCase)
                 ? 1
                 : Count(name.ToLowerInvariant(), text.ToLowerInvariant(), fewest + 1);
-            if (slips < fewest || (slips == fewest && nearest is not null && string.CompareOrdinal(name, nearest) < 0)) (nearest, fewest) = (name, slips);
+            if (slips < fewest || (slips == fewest && nearest is not null && string.CompareOrdinal(name, nearest) < 0))
+                (nearest, fewest) = (name, slips);
         }
 
         return fewest <= most ? nearest : null;

@@ -13,7 +13,13 @@ namespace Underlay.Core.Placements;
 /// <param name="Conversion">What becomes of a picture when it is placed as a PNG; empty where nothing.</param>
 /// <param name="Entry">A JSON text.</param>
 /// <param name="Header">Of a table with commas, semicolons or tabs: its columns.</param>
-internal sealed record TrayContent(PlaceContent? Is, PixelSize? Size = null, string? Format = null, string Conversion = "", JsonText? Entry = null, IReadOnlyList<string>? Header = null)
+internal sealed record TrayContent(
+    PlaceContent? Is,
+    PixelSize? Size = null,
+    string? Format = null,
+    string Conversion = "",
+    JsonText? Entry = null,
+    IReadOnlyList<string>? Header = null)
 {
     private const int MostTextBytes = 1 << 20;
     private const int PictureHeadBytes = 64;
@@ -30,7 +36,12 @@ internal sealed record TrayContent(PlaceContent? Is, PixelSize? Size = null, str
     {
         var head = file.ReadStart(PictureHeadBytes);
         if (SourceReader.FormatOf(head) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
-            return new TrayContent(PlaceContent.Picture, picture.Size, format, SourceReader.ConversionOf(bytes)) { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
+            return new TrayContent(
+                PlaceContent.Picture,
+                picture.Size,
+                format,
+                SourceReader.ConversionOf(bytes))
+            { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
         if (PngReader.IsPng(head)) return new TrayContent(PlaceContent.Picture, Format: "PNG");
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());

@@ -14,7 +14,10 @@ public sealed record Brought(PackPath Path, PackPath? With);
 /// <summary>Copies files of the base into the pack as a starting point, together with those that have to change with them.</summary>
 public static class Bring
 {
-    /// <summary>What is to be copied: the files asked for and, of each, pictures that must keep its size and the rest of its set or series. Files that the pack has stay as they are.</summary>
+    /// <summary>
+    /// What is to be copied: the files asked for and, of each, pictures that must keep its size and the rest of its set or series.
+    /// Files that the pack has stay as they are.
+    /// </summary>
     public static IReadOnlyList<Brought> Plan(Overlay overlay, IEnumerable<PackPath> paths)
     {
         var plan = new Dictionary<PackPath, Brought>();
@@ -38,7 +41,10 @@ public static class Bring
     /// <param name="plan">What to copy; what the base does not have is passed over.</param>
     public static IReadOnlyList<TreeEdit> Edits(Overlay overlay, FileTree tree, IEnumerable<Brought> plan)
     {
-        var writes = plan.Where(b => overlay.Base.Find(b.Path) is not null).Select(b => new TreeEdit.Write(b.Path, overlay.Base.Read(b.Path)!)).ToList();
+        var writes = plan
+            .Where(b => overlay.Base.Find(b.Path) is not null)
+            .Select(b => new TreeEdit.Write(b.Path, overlay.Base.Read(b.Path)!))
+            .ToList();
         var held = writes.Select(w => new PlaceholderFile(w.Path, overlay.Base.Find(w.Path)!.Facts.Hash, w.Path.Value)).ToList();
         return [.. writes, .. PlaceholderFiles.Add(tree, held)];
     }

@@ -15,7 +15,12 @@ public sealed record Coverage(Place Place, int InBase, int Overrides, int Copies
     public static IReadOnlyList<Coverage> Of(Overlay overlay)
     {
         var ofPack = overlay.Pack.Placements.ToLookup(p => p.Place.Key, StringComparer.Ordinal);
-        return [.. overlay.Profile.Places.Where(place => place.Editions.Holds(overlay.Pack.Edition)).Select(place => Of(overlay, place, [.. ofPack[place.Key]]))];
+        return
+        [
+            .. overlay.Profile.Places
+                .Where(place => place.Editions.Holds(overlay.Pack.Edition))
+                .Select(place => Of(overlay, place, [.. ofPack[place.Key]])),
+        ];
     }
 
     private static Coverage Of(Overlay overlay, Place place, IReadOnlyList<Placement> mine)
@@ -28,6 +33,12 @@ public sealed record Coverage(Place Place, int InBase, int Overrides, int Copies
             else overrides++;
         }
 
-        return new Coverage(place, overlay.Base.In(place).Count(), overrides, copies, mine.Count - overrides - copies, overrides > 0 && mine.All(f => f.Facts.Table is { Replaces: false }));
+        return new Coverage(
+            place,
+            overlay.Base.In(place).Count(),
+            overrides,
+            copies,
+            mine.Count - overrides - copies,
+            overrides > 0 && mine.All(f => f.Facts.Table is { Replaces: false }));
     }
 }

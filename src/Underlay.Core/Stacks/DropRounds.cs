@@ -15,7 +15,10 @@ internal sealed class DropRounds(Overlay overlay)
     private readonly HashSet<PackPath> baseInDoubt = [];
 
     // Places whose entries name files of others by a value.
-    private readonly HashSet<string> wantedBy = overlay.Profile.Places.SelectMany(p => p.RulesOf<WantedByRule>(overlay.Edition)).Select(r => r.Place).ToHashSet(StringComparer.Ordinal);
+    private readonly HashSet<string> wantedBy = overlay.Profile.Places
+        .SelectMany(p => p.RulesOf<WantedByRule>(overlay.Edition))
+        .Select(r => r.Place)
+        .ToHashSet(StringComparer.Ordinal);
 
     public void Run()
     {
@@ -42,7 +45,8 @@ internal sealed class DropRounds(Overlay overlay)
 
     private static string? UnusableCode(Placement placement)
     {
-        if (placement.Facts.Unreadable is not null) return placement.Place.Unreadable is { Kind: ConsequenceKind.Drop } drop ? drop.Code : null;
+        if (placement.Facts.Unreadable is not null)
+            return placement.Place.Unreadable is { Kind: ConsequenceKind.Drop } drop ? drop.Code : null;
         return placement.Facts.Faults.Count > 0 ? "rejected" : null;
     }
 
@@ -54,9 +58,11 @@ internal sealed class DropRounds(Overlay overlay)
         var found = new List<Drop>();
         foreach (var place in overlay.Profile.Places.Where(p => p.RulesIn(overlay.Edition).Any(r => r.Else.Kind == ConsequenceKind.Drop)))
             foreach (var placement in overlay.Pack.In(place))
-                if (overlay.FindDrop(placement.Path) is null && FindBroken(placement) is { } broken) found.Add(new Drop(placement, broken.Code, broken.Rule));
+                if (overlay.FindDrop(placement.Path) is null && FindBroken(placement) is { } broken)
+                    found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var path in baseInDoubt)
-            if (overlay.Shown(path) is { FromBase: true } placement && FindBroken(placement) is { } broken) found.Add(new Drop(placement, broken.Code, broken.Rule));
+            if (overlay.Shown(path) is { FromBase: true } placement && FindBroken(placement) is { } broken)
+                found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var drop in found) overlay.Add(drop);
         foreach (var drop in found) DoubtAround(drop.Placement);
         return found.Count > 0;
@@ -117,7 +123,10 @@ internal sealed class DropRounds(Overlay overlay)
             : rule.UpperStays ? o.Path.CompareTo(placement.Path) > 0 : o.Path.CompareTo(placement.Path) < 0);
     }
 
-    /// <summary>Base files that the pack can touch: those that refer to an id which it has or covers, that it takes the number of, or that share a value.</summary>
+    /// <summary>
+    /// Base files that the pack can touch: those that refer to an id which it has or covers, that it takes the number of, or that
+    /// share a value.
+    /// </summary>
     private void DoubtWhatIsCovered()
     {
         foreach (var place in overlay.Profile.Places.Where(p => p.Id is not null || wantedBy.Contains(p.Key)))
@@ -137,7 +146,10 @@ internal sealed class DropRounds(Overlay overlay)
                 if (overlay.FindDrop(placement.Path) is null) DoubtBeside(placement);
     }
 
-    /// <summary>Base files that share a value with an entry which must be unique, or from which it takes fields over: they are judged along with it.</summary>
+    /// <summary>
+    /// Base files that share a value with an entry which must be unique, or from which it takes fields over: they are judged along
+    /// with it.
+    /// </summary>
     private void DoubtBeside(Placement placement)
     {
         foreach (var unique in placement.Place.RulesOf<UniqueRule>(overlay.Edition))
@@ -165,7 +177,9 @@ internal sealed class DropRounds(Overlay overlay)
     {
         foreach (var place in overlay.Profile.Places)
             foreach (var rule in place.RulesOf<WantedByRule>(overlay.Edition))
-                if (rule.Place == owner.Place.Key && owner.Field(rule.Field) is { } value && place.Pattern?.Fill(Bindings.Of([(rule.Placeholder, value)])) is { } wanted)
+                if (rule.Place == owner.Place.Key
+                    && owner.Field(rule.Field) is { } value
+                    && place.Pattern?.Fill(Bindings.Of([(rule.Placeholder, value)])) is { } wanted)
                     baseInDoubt.Add(wanted);
     }
 

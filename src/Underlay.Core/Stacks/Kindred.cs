@@ -3,7 +3,9 @@ namespace Underlay.Core.Stacks;
 /// <summary>Finds the base's entries that are most like one of the pack's.</summary>
 public static class Kindred
 {
-    /// <summary>Entries of the same place: first the one that fields are taken over from, then those with most fields alike, then by name.</summary>
+    /// <summary>
+    /// Entries of the same place: first the one that fields are taken over from, then those with most fields alike, then by name.
+    /// </summary>
     public static IReadOnlyList<Placement> Of(Overlay overlay, Placement entry)
     {
         var line = overlay.Links.Line(entry).Skip(1).Where(p => p.FromBase).Select(p => p.Path).ToList();
@@ -25,5 +27,10 @@ public static class Kindred
     private static int Alike(Overlay overlay, Placement one, Placement other) =>
         one.Facts.Entry is not { Text.Root.ValueKind: System.Text.Json.JsonValueKind.Object } entry
             ? 0
-            : entry.Text.Root.EnumerateObject().Count(f => overlay.Links.Value(other, $"/{Entries.JsonText.Escape(f.Name)}") is { } value && System.Text.Json.JsonElement.DeepEquals(value, f.Value));
+            : entry.Text.Root
+                .EnumerateObject()
+                .Count(
+                    f =>
+                        overlay.Links.Value(other, $"/{Entries.JsonText.Escape(f.Name)}") is { } value
+                            && System.Text.Json.JsonElement.DeepEquals(value, f.Value));
 }

@@ -12,7 +12,10 @@ internal sealed class Links(Overlay overlay)
     private readonly ConcurrentDictionary<(string Place, string Pointer), ILookup<string, Placement>> ofPack = new();
     private readonly Lazy<ILookup<string, (Place Owner, string Field)>> referring = new(() => Referring(overlay));
 
-    /// <summary>The entry that has an id in a place and is shown; of several, the pack's, and of those the last by path. Null when there is none.</summary>
+    /// <summary>
+    /// The entry that has an id in a place and is shown; of several, the pack's, and of those the last by path. Null when there is
+    /// none.
+    /// </summary>
     public Placement? ById(Place place, string id)
     {
         if (place.Id is not { } pointer) return null;
@@ -28,12 +31,20 @@ internal sealed class Links(Overlay overlay)
     /// <summary>All shown entries of a place that have a value in their own field.</summary>
     public IEnumerable<Placement> WithValue(Place place, string pointer, string value) =>
         OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
-            .Concat(overlay.Base.LinksOf(place).WithValue(pointer)[value].Select(f => overlay.Shown(f.Path)).OfType<Placement>().Where(p => p.FromBase));
+            .Concat(
+                overlay.Base
+                    .LinksOf(place)
+                    .WithValue(pointer)[value]
+                    .Select(f => overlay.Shown(f.Path))
+                    .OfType<Placement>()
+                    .Where(p => p.FromBase));
 
     /// <summary>The places whose entries refer to ids of a place, with the fields that do.</summary>
     public IEnumerable<(Place Owner, string Field)> ReferringTo(Place place) => referring.Value[place.Key];
 
-    /// <summary>The entry itself and those that it takes fields over from, nearest first; the line ends where it breaks or would begin anew.</summary>
+    /// <summary>
+    /// The entry itself and those that it takes fields over from, nearest first; the line ends where it breaks or would begin anew.
+    /// </summary>
     public IEnumerable<Placement> Line(Placement entry)
     {
         var seen = new HashSet<Packs.PackPath>();
@@ -76,5 +87,7 @@ internal sealed class Links(Overlay overlay)
 
     /// <summary>The pack's entries of a place, dropped or not, by the text at a field of their own.</summary>
     private ILookup<string, Placement> OfPack(Place place, string pointer) =>
-        ofPack.GetOrAdd((place.Key, pointer), _ => overlay.Pack.In(place).Where(p => p.Field(pointer) is not null).ToLookup(p => p.Field(pointer)!, StringComparer.Ordinal));
+        ofPack.GetOrAdd(
+            (place.Key, pointer),
+            _ => overlay.Pack.In(place).Where(p => p.Field(pointer) is not null).ToLookup(p => p.Field(pointer)!, StringComparer.Ordinal));
 }

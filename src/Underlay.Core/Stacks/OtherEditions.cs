@@ -21,13 +21,19 @@ public static class OtherEditions
     {
         foreach (var other in overlay.OtherBases.Reverse())
             if (other.Codebooks[codebook].Codes.FirstOrDefault(c => c.Value == code) is { } found)
-                return new InOtherEdition(other.Edition, found.Name.Length == 0 ? null : overlay.Base.Codebooks[codebook].Codes.FirstOrDefault(c => c.Name == found.Name)?.Value);
+                return new InOtherEdition(
+                    other.Edition,
+                    found.Name.Length == 0
+                        ? null
+                        : overlay.Base.Codebooks[codebook].Codes.FirstOrDefault(c => c.Name == found.Name)?.Value);
         return null;
     }
 
     /// <summary>The id of an entry of a place.</summary>
     public static InOtherEdition? FindId(Overlay overlay, Place place, string id) =>
-        overlay.OtherBases.LastOrDefault(b => b.LinksOf(place).ById[id].Any()) is { } other ? new InOtherEdition(other.Edition, null) : null;
+        overlay.OtherBases.LastOrDefault(b => b.LinksOf(place).ById[id].Any()) is { } other
+            ? new InOtherEdition(other.Edition, null)
+            : null;
 
     /// <summary>A name at a placeholder of a place.</summary>
     public static InOtherEdition? FindName(Overlay overlay, Place place, string placeholder, string name) =>
@@ -41,7 +47,8 @@ public static class OtherEditions
         if (overlay.OtherBases.LastOrDefault(b => b.Find(placement.Path) is not null) is not { } other) return null;
         var pattern = placement.Place.Pattern!;
         foreach (var placeholder in pattern.Placeholders)
-            if (NameOf(overlay, placement.Place, placeholder, placement.Bindings.Find(placeholder)!) is { } now) return (other, pattern.Fill(placement.Bindings.With(placeholder, now)));
+            if (NameOf(overlay, placement.Place, placeholder, placement.Bindings.Find(placeholder)!) is { } now)
+                return (other, pattern.Fill(placement.Bindings.With(placeholder, now)));
         return (other, null);
     }
 

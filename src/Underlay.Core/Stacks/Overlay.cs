@@ -60,7 +60,11 @@ public sealed class Overlay
     /// <param name="base">The base of its edition.</param>
     /// <param name="others">Gives the bases of other editions, as far as they are known; asked when first needed.</param>
     /// <param name="before">The pack over its base before a change: what the change cannot have touched is taken over.</param>
-    public static Overlay Of(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others = null, Overlay? before = null)
+    public static Overlay Of(
+        PackReading pack,
+        BaseCatalogue @base,
+        Func<IReadOnlyList<BaseCatalogue>>? others = null,
+        Overlay? before = null)
     {
         var overlay = new Overlay(pack, @base, others);
         if (before is not null && before.HasStructureOf(overlay))
@@ -91,7 +95,10 @@ public sealed class Overlay
     public Placement? OfBase(PackPath path) =>
         Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, FromBase: true, file.Facts) : null;
 
-    /// <summary>All files of a place that the host shows: the pack's in order of path, then those of the base that no file of the pack covers.</summary>
+    /// <summary>
+    /// All files of a place that the host shows: the pack's in order of path, then those of the base that no file of the pack
+    /// covers.
+    /// </summary>
     public IEnumerable<Placement> ShownIn(Place place)
     {
         foreach (var mine in Pack.In(place))
@@ -209,7 +216,11 @@ public sealed class Overlay
             .Where(pair => !ReferenceEquals(pair.First, pair.Second))
             .Select(pair => pair.First)
             .ToLookup(p => Profile.Groups.KeyOf(p.Place, p.Bindings), StringComparer.Ordinal);
-        Groups = [.. before.Groups.Select(g => changed[g.Key].FirstOrDefault() is { } picture ? FormGroup(g.Key, picture.Place, picture.Bindings) : g)];
+        Groups =
+        [
+            .. before.Groups.Select(
+                g => changed[g.Key].FirstOrDefault() is { } picture ? FormGroup(g.Key, picture.Place, picture.Bindings) : g),
+        ];
     }
 
     private List<FileFacts> FactsTakenOver(List<Placement> shown)

@@ -11,7 +11,15 @@ public sealed class PackReading
     private readonly Dictionary<PackPath, FileFacts> facts;
     private readonly IReadOnlyList<TreeFile> files;
 
-    private PackReading(HostProfile profile, Edition edition, FileTree tree, ManifestFacts manifest, Dictionary<PackPath, FileFacts> facts, IReadOnlyList<TreeFile> files, IReadOnlyList<Placement> placements, PackReading? sameBut = null)
+    private PackReading(
+        HostProfile profile,
+        Edition edition,
+        FileTree tree,
+        ManifestFacts manifest,
+        Dictionary<PackPath, FileFacts> facts,
+        IReadOnlyList<TreeFile> files,
+        IReadOnlyList<Placement> placements,
+        PackReading? sameBut = null)
     {
         Profile = profile;
         Edition = edition;
@@ -73,7 +81,8 @@ public sealed class PackReading
         CancellationToken cancel = default)
     {
         var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
-        if (before is not null && OtherPictures(before, files) is { } others && before.With(tree, files, manifest, others) is { } same) return same;
+        if (before is not null && OtherPictures(before, files) is { } others && before.With(tree, files, manifest, others) is { } same)
+            return same;
 
         var fixedPlaces = profile.Places
             .Where(p => p.ManifestField is not null && p.Editions.Holds(edition))
@@ -90,7 +99,9 @@ public sealed class PackReading
             var found = was is { Place.Pattern: not null } ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
             var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
             // The same content object is the same bytes: trees hand it on through edits.
-            var isKnown = before?.Tree.Find(file.Path) is { } old && ReferenceEquals(old.Content, file.Content) && ReferenceEquals(was?.Place, place);
+            var isKnown = before?.Tree.Find(file.Path) is { } old
+                && ReferenceEquals(old.Content, file.Content)
+                && ReferenceEquals(was?.Place, place);
             if (isKnown) facts[file.Path] = before!.facts[file.Path];
             else unknown.Add((file, place));
             if (place is not null) located.Add((file, place, found?.Bindings ?? Bindings.None, isKnown ? was : null));
@@ -103,7 +114,10 @@ public sealed class PackReading
         return new PackReading(profile, edition, tree, manifest, facts, files, placements);
     }
 
-    /// <summary>Where the files are those of an earlier reading but for the bytes of pictures in places: the indices of those in its placements. Else null.</summary>
+    /// <summary>
+    /// Where the files are those of an earlier reading but for the bytes of pictures in places: the indices of those in its
+    /// placements. Else null.
+    /// </summary>
     private static List<(int Index, TreeFile File)>? OtherPictures(PackReading before, List<TreeFile> files)
     {
         if (files.Count != before.files.Count) return null;

@@ -53,13 +53,18 @@ public sealed class Reliance
             _ => null,
         }).FirstOrDefault(hole => hole is not null);
 
-    private (string Place, Bindings Key) KeyOf(Placement placement) => (placement.Place.Key, placement.Bindings.With(HoleOf(placement.Place)!, ""));
+    private (string Place, Bindings Key) KeyOf(Placement placement) =>
+        (placement.Place.Key, placement.Bindings.With(HoleOf(placement.Place)!, ""));
 
     /// <summary>An index with the files that it names, unless all of them are copies and so may go together.</summary>
     private HashSet<PackPath> IndexedFiles()
     {
         var needed = new HashSet<PackPath>();
-        foreach (var index in overlay.Profile.Places.Where(p => p.Content == PlaceContent.Index).SelectMany(overlay.Pack.In).Where(p => overlay.FindDrop(p.Path) is null))
+        foreach (
+            var index in overlay.Profile.Places
+                .Where(p => p.Content == PlaceContent.Index)
+                .SelectMany(overlay.Pack.In)
+                .Where(p => overlay.FindDrop(p.Path) is null))
         {
             var named = overlay.Pack.Placements.Where(p => index.Facts.Index?.Names(p.Path) == true).ToList();
             if (named.Append(index).All(p => IsCopy(p.Path, p.Facts.Hash))) continue;

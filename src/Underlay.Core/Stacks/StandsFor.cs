@@ -13,9 +13,14 @@ public static class StandsFor
         {
             if (index.Facts.Index is not { Problem: null } facts || !facts.Names(path)) continue;
             var row = facts.Rows.First(r => r.File == path.Value);
-            var names = index.Place.Index!.Levels.Zip(row.Codes).Where(l => l.First.Identifies).Select(l => overlay.Base.Codebooks[l.First.Codebook].NameOf(l.Second)).ToList();
+            var names = index.Place.Index!.Levels
+                .Zip(row.Codes)
+                .Where(l => l.First.Identifies)
+                .Select(l => overlay.Base.Codebooks[l.First.Codebook].NameOf(l.Second))
+                .ToList();
             if (names.Count == 0) continue;
-            return string.Join(", ", names.Take(1).Concat(names.Skip(1).Select(n => n.ToLowerInvariant()))) + (row.Span is { } span ? $", months {span}" : "");
+            return string.Join(", ", names.Take(1).Concat(names.Skip(1).Select(n => n.ToLowerInvariant())))
+                + (row.Span is { } span ? $", months {span}" : "");
         }
 
         return null;

@@ -44,16 +44,22 @@ public sealed class Things(Overlay overlay)
     {
         if (place.Pattern is not { } pattern) return [];
         // A pattern with one hole names one path; sets and series have several.
-        if (pattern.Placeholders.Count == 1) return pattern.Fill(Bindings.Of([(placeholder, value)])) is { } path && overlay.Shown(path) is { } shown ? [shown] : [];
+        if (pattern.Placeholders.Count == 1)
+            return pattern.Fill(Bindings.Of([(placeholder, value)])) is { } path && overlay.Shown(path) is { } shown ? [shown] : [];
         return overlay.ShownIn(place).Where(p => p.Bindings.Find(placeholder) == value);
     }
 
     private string? FieldOf(Thing thing, string field) =>
-        Owner(thing.Rule) is { Pattern: { } pattern } && pattern.Fill(Bindings.Of([(thing.Rule.Placeholder, thing.Name)])) is { } path ? overlay.Shown(path)?.Field(field) : null;
+        Owner(thing.Rule) is { Pattern: { } pattern } && pattern.Fill(Bindings.Of([(thing.Rule.Placeholder, thing.Name)])) is { } path
+            ? overlay.Shown(path)?.Field(field)
+            : null;
 
     private IEnumerable<string> OwnersOf(ThingRule rule, string field, string value) =>
-        Owner(rule) is { } owner ? overlay.Links.WithValue(owner, field, value).Select(p => p.Bindings.Find(rule.Placeholder)).OfType<string>() : [];
+        Owner(rule) is { } owner
+            ? overlay.Links.WithValue(owner, field, value).Select(p => p.Bindings.Find(rule.Placeholder)).OfType<string>()
+            : [];
 
     /// <summary>The place of the entry whose fields name files of other places.</summary>
-    private Place? Owner(ThingRule rule) => rule.Parts.Select(p => overlay.Profile.Place(p.Place)).FirstOrDefault(p => p.Content == PlaceContent.Entry);
+    private Place? Owner(ThingRule rule) =>
+        rule.Parts.Select(p => overlay.Profile.Place(p.Place)).FirstOrDefault(p => p.Content == PlaceContent.Entry);
 }

@@ -26,5 +26,6 @@ public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash) : Fil
     }
 
     /// <summary>A file of a tree.</summary>
-    public static TreeFile File(NpgsqlDataSource source, PackPath path, ContentHash hash, long length) => new(path, length, new BlobContent(source, hash));
+    public static TreeFile File(NpgsqlDataSource source, PackPath path, ContentHash hash, long length) =>
+        new(path, length, new BlobContent(source, hash));
 }

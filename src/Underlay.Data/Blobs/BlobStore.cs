@@ -33,7 +33,10 @@ public static class BlobStore
         }
 
         var added = new HashSet<string>(StringComparer.Ordinal);
-        await using (var insert = new NpgsqlCommand("INSERT INTO blobs (hash, length) SELECT * FROM unnest(@hashes, @lengths) ON CONFLICT DO NOTHING RETURNING hash", connection))
+        await using (
+            var insert = new NpgsqlCommand(
+                "INSERT INTO blobs (hash, length) SELECT * FROM unnest(@hashes, @lengths) ON CONFLICT DO NOTHING RETURNING hash",
+                connection))
         {
             insert.Parameters.AddWithValue("hashes", wanted.Select(b => b.Hash.Hex).ToArray());
             insert.Parameters.AddWithValue("lengths", wanted.Select(b => (long)b.Bytes.Length).ToArray());
@@ -42,7 +45,9 @@ public static class BlobStore
         }
 
         if (added.Count == 0) return;
-        await using var copy = await connection.BeginBinaryImportAsync("COPY blob_chunks (hash, number, bytes) FROM STDIN (FORMAT BINARY)", cancel).ConfigureAwait(false);
+        await using var copy = await connection.BeginBinaryImportAsync(
+            "COPY blob_chunks (hash, number, bytes) FROM STDIN (FORMAT BINARY)",
+            cancel).ConfigureAwait(false);
         foreach (var blob in wanted.Where(b => added.Contains(b.Hash.Hex)))
         {
             for (int at = 0, number = 0; at < blob.Bytes.Length; at += BlobChunk.Size, number++)
@@ -50,7 +55,10 @@ public static class BlobStore
                 await copy.StartRowAsync(cancel).ConfigureAwait(false);
                 await copy.WriteAsync(blob.Hash.Hex, NpgsqlDbType.Text, cancel).ConfigureAwait(false);
                 await copy.WriteAsync(number, NpgsqlDbType.Integer, cancel).ConfigureAwait(false);
-                await copy.WriteAsync(blob.Bytes.Slice(at, Math.Min(BlobChunk.Size, blob.Bytes.Length - at)), NpgsqlDbType.Bytea, cancel).ConfigureAwait(false);
+                await copy.WriteAsync(
+                    blob.Bytes.Slice(at, Math.Min(BlobChunk.Size, blob.Bytes.Length - at)),
+                    NpgsqlDbType.Bytea,
+                    cancel).ConfigureAwait(false);
             }
         }
 

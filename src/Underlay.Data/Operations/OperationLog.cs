@@ -33,9 +33,21 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         {
             if (plan.Rows.Count == 0) return new EditOutcome.Applied(revision);
             await BlobStore.WriteAsync(connection, plan.Blobs, cancel).ConfigureAwait(false);
-            var outcome = await ChangeAsync(connection, packId, revision, plan.Rows, what, by, OperationKind.Act, cancel).ConfigureAwait(false);
+            var outcome = await ChangeAsync(
+                connection,
+                packId,
+                revision,
+                plan.Rows,
+                what,
+                by,
+                OperationKind.Act,
+                cancel).ConfigureAwait(false);
             if (outcome is EditOutcome.Applied)
-                await RunAsync(connection, "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'", cancel, packId).ConfigureAwait(false);
+                await RunAsync(
+                    connection,
+                    "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'",
+                    cancel,
+                    packId).ConfigureAwait(false);
             return outcome;
         }, cancel);
 
@@ -82,13 +94,20 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         {
             // Acts are undone newest first, so of those undone the oldest was undone last.
             var find = kind == OperationKind.Undo
-                ? "SELECT id, what FROM operations WHERE pack_id = $1 AND kind = 'act' AND state = 'standing' ORDER BY revision DESC LIMIT 1"
+                ? "SELECT id, what FROM operations WHERE pack_id = $1 AND kind = 'act' AND state = 'standing' ORDER BY revision DESC "
+                    + "LIMIT 1"
                 : "SELECT id, what FROM operations WHERE pack_id = $1 AND kind = 'act' AND state = 'undone' ORDER BY revision LIMIT 1";
-            var found = await ListAsync(connection, find, r => (Id: r.GetInt64(0), What: r.GetString(1)), cancel, packId).ConfigureAwait(false);
+            var found = await ListAsync(
+                connection,
+                find,
+                r => (Id: r.GetInt64(0), What: r.GetString(1)),
+                cancel,
+                packId).ConfigureAwait(false);
             if (found is not [var act]) return new EditOutcome.Nothing();
             var rows = await ListAsync(
                 connection,
-                "SELECT path, hash_before, hash_after, b.length, a.length FROM operation_rows LEFT JOIN blobs b ON b.hash = hash_before LEFT JOIN blobs a ON a.hash = hash_after WHERE operation_id = $1 ORDER BY path",
+                "SELECT path, hash_before, hash_after, b.length, a.length FROM operation_rows LEFT JOIN blobs b ON b.hash = hash_before "
+                    + "LEFT JOIN blobs a ON a.hash = hash_after WHERE operation_id = $1 ORDER BY path",
                 r => ReadRow(r, kind),
                 cancel,
                 act.Id).ConfigureAwait(false);
@@ -121,7 +140,12 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     {
         await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
         await using var transaction = await connection.BeginTransactionAsync(IsolationLevel.ReadCommitted, cancel).ConfigureAwait(false);
-        var revisions = await ListAsync(connection, "SELECT revision FROM packs WHERE id = $1 FOR UPDATE", r => r.GetInt64(0), cancel, packId).ConfigureAwait(false);
+        var revisions = await ListAsync(
+            connection,
+            "SELECT revision FROM packs WHERE id = $1 FOR UPDATE",
+            r => r.GetInt64(0),
+            cancel,
+            packId).ConfigureAwait(false);
         if (!await TakeKeyAsync(connection, key, cancel).ConfigureAwait(false)) return new EditOutcome.MadeBefore();
         if (revisions is not [var revision]) return new EditOutcome.NoPack();
         if (expected is { } known && known != revision) return new EditOutcome.Stale(revision);
@@ -143,17 +167,39 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
             given,
             clock.GetUtcNow()).ConfigureAwait(false)).Count > 0;
 
-    private async Task<EditOutcome> ChangeAsync(NpgsqlConnection connection, Guid packId, long revision, IReadOnlyList<EditRow> rows, string what, string by, OperationKind kind, CancellationToken cancel)
+    private async Task<EditOutcome> ChangeAsync(
+        NpgsqlConnection connection,
+        Guid packId,
+        long revision,
+        IReadOnlyList<EditRow> rows,
+        string what,
+        string by,
+        OperationKind kind,
+        CancellationToken cancel)
     {
         var paths = rows.Select(r => r.Path.Value).ToArray();
-        var there = (await ListAsync(connection, "SELECT path, hash FROM pack_files WHERE pack_id = $1 AND path = ANY($2)", r => (Path: r.GetString(0), Hash: r.GetString(1)), cancel, packId, paths).ConfigureAwait(false))
+        var there = (
+            await ListAsync(
+                connection,
+                "SELECT path, hash FROM pack_files WHERE pack_id = $1 AND path = ANY($2)",
+                r => (Path: r.GetString(0), Hash: r.GetString(1)),
+                cancel,
+                packId,
+                paths).ConfigureAwait(false))
             .ToDictionary(f => f.Path, f => f.Hash, StringComparer.Ordinal);
         var conflicts = rows.Where(r => there.GetValueOrDefault(r.Path.Value) != r.Before?.Hex).Select(r => r.Path).ToList();
         if (conflicts.Count > 0) return new EditOutcome.Conflict(conflicts);
 
-        await RunAsync(connection, "DELETE FROM pack_files WHERE pack_id = $1 AND path = ANY($2)", cancel, packId, paths).ConfigureAwait(false);
+        await RunAsync(
+            connection,
+            "DELETE FROM pack_files WHERE pack_id = $1 AND path = ANY($2)",
+            cancel,
+            packId,
+            paths).ConfigureAwait(false);
         var after = rows.Where(r => r.After is not null).ToList();
-        if (after.Exists(r => r.Before is null) && await FindCollisionAsync(connection, packId, after, cancel).ConfigureAwait(false) is { } collides) return collides;
+        if (after.Exists(r => r.Before is null)
+            && await FindCollisionAsync(connection, packId, after, cancel).ConfigureAwait(false) is { } collides)
+            return collides;
         await RunAsync(
             connection,
             "INSERT INTO pack_files (pack_id, path, folded_path, hash, length) SELECT $1, * FROM unnest($2, $3, $4, $5)",
@@ -167,7 +213,8 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         var next = revision + 1;
         var operation = (await ListAsync(
             connection,
-            "INSERT INTO operations (pack_id, revision, at, by, what, kind, state) VALUES ($1, $2, $3, $4, $5, $6, 'standing') RETURNING id",
+            "INSERT INTO operations (pack_id, revision, at, by, what, kind, state) VALUES ($1, $2, $3, $4, $5, $6, 'standing') RETURNING "
+                + "id",
             r => r.GetInt64(0),
             cancel,
             packId,
@@ -190,10 +237,21 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     }
 
     /// <summary>The first path that cannot lie beside the pack's other files, those that change left aside.</summary>
-    private static async Task<EditOutcome.Collides?> FindCollisionAsync(NpgsqlConnection connection, Guid packId, IReadOnlyList<EditRow> after, CancellationToken cancel)
+    private static async Task<EditOutcome.Collides?> FindCollisionAsync(
+        NpgsqlConnection connection,
+        Guid packId,
+        IReadOnlyList<EditRow> after,
+        CancellationToken cancel)
     {
         var folded = new FoldedPaths();
-        foreach (var path in await ListAsync(connection, "SELECT path FROM pack_files WHERE pack_id = $1", r => r.GetString(0), cancel, packId).ConfigureAwait(false)) folded.TryAdd(path);
+        foreach (
+            var path in await ListAsync(
+                connection,
+                "SELECT path FROM pack_files WHERE pack_id = $1",
+                r => r.GetString(0),
+                cancel,
+                packId).ConfigureAwait(false))
+            folded.TryAdd(path);
         foreach (var row in after)
             if (folded.TryAdd(row.Path.Value) is not null) return new EditOutcome.Collides(row.Path);
         return null;
@@ -205,7 +263,12 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         await command.ExecuteNonQueryAsync(cancel).ConfigureAwait(false);
     }
 
-    private static async Task<List<T>> ListAsync<T>(NpgsqlConnection connection, string sql, Func<NpgsqlDataReader, T> read, CancellationToken cancel, params object[] values)
+    private static async Task<List<T>> ListAsync<T>(
+        NpgsqlConnection connection,
+        string sql,
+        Func<NpgsqlDataReader, T> read,
+        CancellationToken cancel,
+        params object[] values)
     {
         await using var command = Command(connection, sql, values);
         await using var reader = await command.ExecuteReaderAsync(cancel).ConfigureAwait(false);

@@ -13,7 +13,19 @@ namespace Underlay.Demo.Art;
 /// <param name="Fork">How deeply it is forked, 0 to 1.</param>
 /// <param name="Legs">Length of the legs.</param>
 /// <param name="Crest">Length of a crest, or 0.</param>
-internal sealed record BirdBuild(double Length, double Depth, double Tilt, double Head, double Neck, double Bill, double BillDepth, double Hook, double Tail, double Fork, double Legs, double Crest);
+internal sealed record BirdBuild(
+    double Length,
+    double Depth,
+    double Tilt,
+    double Head,
+    double Neck,
+    double Bill,
+    double BillDepth,
+    double Hook,
+    double Tail,
+    double Fork,
+    double Legs,
+    double Crest);
 
 /// <summary>What a bird wears.</summary>
 /// <param name="Back">Back and head.</param>
@@ -99,14 +111,18 @@ internal static class Birds
         double cos = Math.Cos(b.Tilt), sin = Math.Sin(b.Tilt);
         double bx = x, by = y - 0.04;
         double along = (bx * cos) - (by * sin), across = (bx * sin) + (by * cos);
-        double hx = ((b.Length * 0.82) + (b.Neck * 0.5)) * cos, hy = -(((b.Length * 0.82) + (b.Neck * 0.5)) * sin) - (b.Depth * 0.55) - (b.Neck * 0.7) + 0.04;
+        double hx = ((b.Length * 0.82) + (b.Neck * 0.5)) * cos, hy = -(
+            ((b.Length * 0.82) + (b.Neck * 0.5)) * sin) - (b.Depth * 0.55) - (b.Neck * 0.7)
+            + 0.04;
         double ex = x - hx, ey = y - hy, head = Math.Sqrt((ex * ex) + (ey * ey)) / b.Head;
         if (Bill(ex, ey, b) is { } edge) return d.Bill.Lit(edge);
-        if (Math.Pow(ex - (b.Head * 0.36), 2) + Math.Pow(ey + (b.Head * 0.16), 2) < Math.Pow(b.Head * 0.16, 2)) return Tint.Hex(ex - (b.Head * 0.36) < -0.003 && ey + (b.Head * 0.16) < -0.003 ? 0xF4F4F0u : 0x141416u);
+        if (Math.Pow(ex - (b.Head * 0.36), 2) + Math.Pow(ey + (b.Head * 0.16), 2) < Math.Pow(b.Head * 0.16, 2))
+            return Tint.Hex(ex - (b.Head * 0.36) < -0.003 && ey + (b.Head * 0.16) < -0.003 ? 0xF4F4F0u : 0x141416u);
         if (b.Crest > 0 && ex < b.Head * 0.3 && ey < 0)
         {
             var rise = (-ey - (b.Head * 0.7)) / b.Crest;
-            if (rise is > 0 and < 1 && Math.Abs(ex + (b.Head * 0.2) + (rise * b.Crest * 0.7)) < b.Head * 0.34 * (1 - rise)) return d.Mark.Lit(0.85 + (rise * 0.2));
+            if (rise is > 0 and < 1 && Math.Abs(ex + (b.Head * 0.2) + (rise * b.Crest * 0.7)) < b.Head * 0.34 * (1 - rise))
+                return d.Mark.Lit(0.85 + (rise * 0.2));
         }
 
         if (head < 1) return Shade(HeadTint(ex / b.Head, ey / b.Head, d), ex / b.Head, ey / b.Head);
@@ -116,10 +132,15 @@ internal static class Birds
             double sx = b.Length * 0.6 * cos, sy = -(b.Length * 0.6 * sin) + 0.04, nx = hx - sx, ny = hy - sy;
             var t = Math.Clamp((((x - sx) * nx) + ((y - sy) * ny)) / ((nx * nx) + (ny * ny)), 0, 1);
             var off = Math.Sqrt(Math.Pow(x - sx - (t * nx), 2) + Math.Pow(y - sy - (t * ny), 2));
-            if (off < Noise.Mix(b.Depth * 0.6, b.Head * 0.62, t)) return Shade(d.Pattern == 3 && t is > 0.45 and < 0.7 ? d.Mark : x - sx - (t * nx) > 0 ? d.Breast : d.Back, off / b.Head * 0.5, 0);
+            if (off < Noise.Mix(b.Depth * 0.6, b.Head * 0.62, t))
+                return Shade(
+                    d.Pattern == 3 && t is > 0.45 and < 0.7 ? d.Mark : x - sx - (t * nx) > 0 ? d.Breast : d.Back,
+                    off / b.Head * 0.5,
+                    0);
         }
 
-        var wing = Math.Pow((along + (b.Length * 0.22)) / (b.Length * 0.78), 2) + Math.Pow((across + (b.Depth * 0.18)) / (b.Depth * 0.62), 2);
+        var wing = Math.Pow((along + (b.Length * 0.22)) / (b.Length * 0.78), 2)
+            + Math.Pow((across + (b.Depth * 0.18)) / (b.Depth * 0.62), 2);
         if (wing < 1)
         {
             var feather = Math.Abs(((along * 26) + (across * 40)) % 1);
@@ -131,7 +152,9 @@ internal static class Birds
         if (body < 1)
         {
             var low = across > b.Depth * (0.02 - (along / b.Length * 0.5));
-            var spot = d.Spots && low && Math.Pow(((along * 30) % 1) - 0.5, 2) + Math.Pow((((across * 30) + Math.Floor(along * 30) * 0.5) % 1) - 0.5, 2) < 0.06;
+            var spot = d.Spots
+                && low
+                && Math.Pow(((along * 30) % 1) - 0.5, 2) + Math.Pow((((across * 30) + Math.Floor(along * 30) * 0.5) % 1) - 0.5, 2) < 0.06;
             return Shade(spot ? d.Mark.Lit(0.8) : low ? d.Breast : d.Back, along / b.Length, across / b.Depth);
         }
 
@@ -140,7 +163,8 @@ internal static class Birds
             var t = (-along - (b.Length * 0.6)) / ((b.Length * 0.4) + b.Tail);
             var half = b.Depth * (0.34 - (t * 0.1));
             var off = Math.Abs(across + (b.Depth * 0.05));
-            if (off < half && (b.Fork == 0 || t < 1 - (b.Fork * (1 - (off / half))))) return d.Wing.Lit(t > 0.86 ? 0.7 : 0.95 - (off / half * 0.15));
+            if (off < half && (b.Fork == 0 || t < 1 - (b.Fork * (1 - (off / half)))))
+                return d.Wing.Lit(t > 0.86 ? 0.7 : 0.95 - (off / half * 0.15));
         }
 
         double foot = 0.16 + (b.Depth * 0.7) + b.Legs, legX = Math.Min(Math.Abs(x + 0.005), Math.Abs(x - 0.055));
@@ -193,5 +217,6 @@ internal static class Birds
     };
 
     /// <summary>Light from the upper left over a rounded form.</summary>
-    private static Tint Shade(Tint tint, double across, double down) => tint.Lit(Math.Clamp(1.1 - (down * 0.22) - (across * across * 0.12), 0.6, 1.25)).WithAlpha(1);
+    private static Tint Shade(Tint tint, double across, double down) =>
+        tint.Lit(Math.Clamp(1.1 - (down * 0.22) - (across * across * 0.12), 0.6, 1.25)).WithAlpha(1);
 }

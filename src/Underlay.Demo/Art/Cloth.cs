@@ -20,14 +20,17 @@ internal static class Cloth
             var stripe = (int)Math.Floor(u * stripes);
             var across = (u * stripes) - stripe;
             var hem = 0.74 + (0.16 * Math.Sqrt(Math.Max(0, 1 - Math.Pow((across - 0.5) * 2, 2))));
-            var dark = light == Daylight.Lamp ? Tint.Mix(Tint.Hex(0x2A1A12), Tint.Hex(0xE8A04C), Math.Exp(-Math.Pow((u - 0.5) / 0.22, 2)) * (v - 0.6)) : Tint.Hex(0x33302A).Lit(1.1 - (v * 0.4));
+            var dark = light == Daylight.Lamp
+                ? Tint.Mix(Tint.Hex(0x2A1A12), Tint.Hex(0xE8A04C), Math.Exp(-Math.Pow((u - 0.5) / 0.22, 2)) * (v - 0.6))
+                : Tint.Hex(0x33302A).Lit(1.1 - (v * 0.4));
             if (v > hem) return Lit(dark.Lit(v - hem < 0.05 ? 0.6 : 1), u, v, light);
             var cloth = stripe % 2 == 0 ? one : other;
             var fold = 0.9 + (0.14 * Math.Sin((u * stripes * Math.PI * 2) + (noise.Smooth(u, v, 6, 3) * 1.6)));
             var slope = 1.12 - (v * 0.34);
             var weave = 0.97 + (noise.Cloud(u, v, 40, 2, 7) * 0.06);
             var shade = v > 0.66 && v < 0.7 ? 0.72 : v < 0.06 ? 0.7 : 1;
-            if (emblem > 0 && Math.Abs(Math.Sqrt(Math.Pow((u - 0.5) * 2.5, 2) + Math.Pow(v - 0.36, 2)) - 0.17) < emblem) cloth = Tint.Mix(cloth, Tint.Hex(0xF4EAD2), 0.9);
+            if (emblem > 0 && Math.Abs(Math.Sqrt(Math.Pow((u - 0.5) * 2.5, 2) + Math.Pow(v - 0.36, 2)) - 0.17) < emblem)
+                cloth = Tint.Mix(cloth, Tint.Hex(0xF4EAD2), 0.9);
             return Lit(cloth.Lit(fold * slope * weave * shade), u, v, light);
         });
     }
@@ -41,7 +44,11 @@ internal static class Cloth
         {
             double x = Math.Min(u, 1 - u) * width, y = Math.Min(v, 1 - v) * height;
             var cut = corner * 12;
-            var inside = Math.Min(Math.Min(x, y) - 1.5, x < cut && y < cut ? (corner > 0.6 ? cut - Math.Sqrt(Math.Pow(cut - x, 2) + Math.Pow(cut - y, 2)) : ((x + y) - cut) * 0.7) - 0.8 : 9);
+            var inside = Math.Min(
+                Math.Min(x, y) - 1.5,
+                x < cut && y < cut
+                    ? (corner > 0.6 ? cut - Math.Sqrt(Math.Pow(cut - x, 2) + Math.Pow(cut - y, 2)) : ((x + y) - cut) * 0.7) - 0.8
+                    : 9);
             if (inside < 0) return new Tint(frame.R, frame.G, frame.B, 0);
             var line = noise.Smooth(u * width / 90, v, 3, 14) + (noise.Smooth(u * width / 40, v, 9, 40, 3) * 0.4);
             var plank = wood.At(0.25 + (line * 0.5)).Lit(1.08 - (v * 0.2));

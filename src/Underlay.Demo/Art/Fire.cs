@@ -18,7 +18,8 @@ internal static class Fire
         {
             var up = 1 - v;
             // Two fields of noise turned against each other come back to where they began.
-            var lick = (noise.Smooth(u + (0.1 * Math.Cos(turn)), v + phase, 5, 4) * 0.6) + (noise.Smooth(u - (0.1 * Math.Sin(turn)), v + (2 * phase), 9, 7, 5) * 0.4);
+            var lick = (noise.Smooth(u + (0.1 * Math.Cos(turn)), v + phase, 5, 4) * 0.6)
+                + (noise.Smooth(u - (0.1 * Math.Sin(turn)), v + (2 * phase), 9, 7, 5) * 0.4);
             var sway = Math.Sin(turn + (up * 5)) * 0.16 * up;
             var x = Math.Abs(((u - 0.5) * 2) - sway);
             var edge = breadth * Math.Pow(Math.Max(0, 1 - (up * (0.86 + (0.1 * Math.Sin(turn * 2))))), 0.7) * (0.55 + (lick * 0.9));

@@ -21,13 +21,16 @@ internal static class Floors
             var grain = noise.Cloud(u, v, 16, 3, 7);
             var ground = clay.At((tile.Id * 0.5) + (grain * 0.5));
             var colour = Tint.Mix(ground, slip.Lit(0.9 + (grain * 0.2)), on);
-            return new Spot((tile.Inside * 0.4) + (on * tile.Inside * 0.35) + (grain * 0.08), Tint.Mix(Grout.Lit(0.7 + (grain * 0.4)), colour, tile.Inside));
+            return new Spot(
+                (tile.Inside * 0.4) + (on * tile.Inside * 0.35) + (grain * 0.08),
+                Tint.Mix(Grout.Lit(0.7 + (grain * 0.4)), colour, tile.Inside));
         });
 
         static double Waves(double x, double y)
         {
             var nearest = 9.0;
-            for (var line = 0; line < 3; line++) nearest = Math.Min(nearest, Math.Abs(y - 0.24 - (line * 0.26) - (0.055 * Math.Sin(x * Math.Tau * 2))));
+            for (var line = 0; line < 3; line++)
+                nearest = Math.Min(nearest, Math.Abs(y - 0.24 - (line * 0.26) - (0.055 * Math.Sin(x * Math.Tau * 2))));
             return nearest;
         }
 
@@ -59,10 +62,13 @@ internal static class Floors
             var on = Math.Min(1, ring + leaf + star) * (0.72 + (worn * 0.28));
             var grain = noise.Cloud(u, v, 18, 3, 9);
             var ground = clay.At((tile.Id * 0.45) + (grain * 0.55));
-            return new Spot((tile.Inside * 0.35) + (grain * 0.14), Tint.Mix(Grout.Lit(0.5 + (grain * 0.3)), Tint.Mix(ground, inlay.Lit(0.88 + (grain * 0.2)), on), tile.Inside));
+            return new Spot(
+                (tile.Inside * 0.35) + (grain * 0.14),
+                Tint.Mix(Grout.Lit(0.5 + (grain * 0.3)), Tint.Mix(ground, inlay.Lit(0.88 + (grain * 0.2)), on), tile.Inside));
         });
 
-        static double Band(double value, double from, double to) => Noise.Step(from - 0.015, from + 0.015, value) - Noise.Step(to - 0.015, to + 0.015, value);
+        static double Band(double value, double from, double to) =>
+            Noise.Step(from - 0.015, from + 0.015, value) - Noise.Step(to - 0.015, to + 0.015, value);
     }
 
     /// <summary>Tiles under dark slip through which a sprig was scratched down to the pale clay.</summary>
@@ -82,7 +88,8 @@ internal static class Floors
                 for (var side = -1; side <= 1; side += 2)
                 {
                     // A leaf's outline and its rib, scratched.
-                    double along = (((x - bend) * side) + (joint - y)) / Math.Sqrt(2), across = (((x - bend) * side) - (joint - y)) / Math.Sqrt(2);
+                    double along = (((x - bend) * side) + (joint - y)) / Math.Sqrt(2), across = (((x - bend) * side) - (joint - y)) / Math
+                        .Sqrt(2);
                     var reach = 0.3 - (pair * 0.03);
                     if (along < 0 || along > reach) continue;
                     var edge = 0.055 * Math.Sin(along / reach * Math.PI);
@@ -96,7 +103,9 @@ internal static class Floors
             var grain = noise.Cloud(u, v, 14, 3, 5);
             var brushed = noise.Smooth(u, v, 6, 40, 15);
             var ground = slip.At((tile.Id * 0.3) + (grain * 0.3) + (brushed * 0.4));
-            return new Spot((tile.Inside * 0.45) - (on * 0.22) + (grain * 0.06), Tint.Mix(Grout.Lit(0.6), Tint.Mix(ground, clay, on), tile.Inside));
+            return new Spot(
+                (tile.Inside * 0.45) - (on * 0.22) + (grain * 0.06),
+                Tint.Mix(Grout.Lit(0.6), Tint.Mix(ground, clay, on), tile.Inside));
         });
     }
 
@@ -114,14 +123,20 @@ internal static class Floors
                     var shift = ((row % 2) + 2) % 2 * 0.5;
                     double dx = (u * across) - column - shift, dy = ((v * rows) - row) * across / rows;
                     var distance = (dx * dx) + (dy * dy);
-                    if (distance < first) (second, first, id) = (first, distance, noise.At(((column % across) + across) % across, ((row % rows) + rows) % rows, 3));
+                    if (distance < first)
+                        (second, first, id) = (
+                            first,
+                            distance,
+                            noise.At(((column % across) + across) % across, ((row % rows) + rows) % rows, 3));
                     else second = Math.Min(second, distance);
                 }
 
             var inside = Noise.Step(0.03, 0.12, Math.Sqrt(second) - Math.Sqrt(first));
             var grain = noise.Cloud(u, v, 16, 3, 11);
             var hollow = 1 - Math.Min(1, first * 1.6);
-            return new Spot((inside * 0.5) - (hollow * 0.1) + (grain * 0.12), Tint.Mix(Grout.Lit(0.55 + (grain * 0.4)), clay.At((id * 0.75) + (grain * 0.25)), inside));
+            return new Spot(
+                (inside * 0.5) - (hollow * 0.1) + (grain * 0.12),
+                Tint.Mix(Grout.Lit(0.55 + (grain * 0.4)), clay.At((id * 0.75) + (grain * 0.25)), inside));
         });
     }
 

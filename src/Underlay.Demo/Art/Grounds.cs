@@ -74,7 +74,9 @@ internal static class Grounds
             var (first, second, id) = noise.Cells(u + bend, v - bend, cells, cells, 0.95);
             var plate = Noise.Step(0.015, 0.09, second - first);
             var grain = noise.Cloud(u, v, 16, 3, 40);
-            return new Spot((plate * 0.6) - (first * 0.25) + (grain * 0.12), Tint.Mix(clay.Dark.Lit(0.45), clay.At((id * 0.4) + (grain * 0.6)), plate));
+            return new Spot(
+                (plate * 0.6) - (first * 0.25) + (grain * 0.12),
+                Tint.Mix(clay.Dark.Lit(0.45), clay.At((id * 0.4) + (grain * 0.6)), plate));
         });
     }
 
@@ -135,7 +137,9 @@ internal static class Grounds
             var shine = gloss * Math.Exp(-((x + 0.3) * (x + 0.3) * 6) - ((y - 0.9) * (y - 0.9) * 9));
             var colour = Tint.Mix(tile.At((id * 0.55) + (grain * 0.45)), Tint.Hex(0xFFFFFF), shine);
             var joint = 1 - Noise.Step(0.86, 0.98, Math.Abs(x));
-            return new Spot((y * 0.4) + (Math.Sqrt(1 - (x * x)) * 0.25) + (grain * 0.08), colour.Lit((0.62 + (Math.Min(1.4, y) * 0.32)) * (0.6 + (joint * 0.4))));
+            return new Spot(
+                (y * 0.4) + (Math.Sqrt(1 - (x * x)) * 0.25) + (grain * 0.08),
+                colour.Lit((0.62 + (Math.Min(1.4, y) * 0.32)) * (0.6 + (joint * 0.4))));
         }
     }
 
@@ -157,7 +161,9 @@ internal static class Grounds
             for (var t = 0.0; t < length; t += 0.5)
                 for (var side = -1; side <= 1; side++)
                 {
-                    int px = Wrap((int)Math.Floor(x + (dx * t) + (side * dy * 0.7)), size), py = Wrap((int)Math.Floor(y + (dy * t) - (side * dx * 0.7)), size);
+                    int px = Wrap(
+                        (int)Math.Floor(x + (dx * t) + (side * dy * 0.7)),
+                        size), py = Wrap((int)Math.Floor(y + (dy * t) - (side * dx * 0.7)), size);
                     height[(py * size) + px] = level + (side == 0 ? 0.08 : 0);
                     colour[(py * size) + px] = tint.Lit(0.82 + (level * 0.25) - (side * 0.12));
                 }
@@ -202,7 +208,8 @@ internal static class Grounds
             var (first, _, id) = noise.Cells(u, v, 16, 16, 1, 21);
             var sprig = Math.Max(0, 0.5 - first) * tuft;
             var colour = leaf.At((clump * 0.5) + (blade * 0.35) + (sprig * 0.5));
-            if (flower is { } petal && id > 0.62 && first < 0.32) colour = Tint.Mix(petal, Tint.Hex(0xFFFFFF), (0.3 - first) * 0.8).Lit(0.8 + (id * 0.3));
+            if (flower is { } petal && id > 0.62 && first < 0.32)
+                colour = Tint.Mix(petal, Tint.Hex(0xFFFFFF), (0.3 - first) * 0.8).Lit(0.8 + (id * 0.3));
             return new Spot((clump * 0.3) + (blade * 0.35) + sprig, colour);
         });
     }
@@ -231,7 +238,8 @@ internal static class Grounds
             var bend = (noise.Cloud(u, v, 3, 3) - 0.5) * 0.16;
             var a = noise.Cells(u + bend, v + (bend * flow), 5, (int)(5 / flow), 1);
             var b = noise.Cells(u - bend, v + bend, 8, (int)(8 / flow), 1, 60);
-            var net = Math.Pow(1 - Math.Min(1, (a.Second - a.First) * 2.4), 3) + (Math.Pow(1 - Math.Min(1, (b.Second - b.First) * 2.6), 4) * 0.5);
+            var net = Math.Pow(1 - Math.Min(1, (a.Second - a.First) * 2.4), 3)
+                + (Math.Pow(1 - Math.Min(1, (b.Second - b.First) * 2.6), 4) * 0.5);
             var deep = noise.Cloud(u, v, 3, 4, 90);
             var colour = Tint.Mix(water.At(deep * 0.8), water.Light, Math.Min(1, net));
             return colour.WithAlpha(Math.Clamp(clearness + (deep * 0.25) + (net * 0.2), 0, 0.98));

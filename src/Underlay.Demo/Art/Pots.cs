@@ -7,7 +7,13 @@ namespace Underlay.Demo.Art;
 /// <param name="Handle">Middle, height and reach of a handle, or null.</param>
 /// <param name="Spout">Whether the rim has a lip for pouring.</param>
 /// <param name="Knob">Whether a lid with a knob lies on it.</param>
-internal sealed record PotShape(string Name, (double Height, double Radius)[] Outline, double Tall, (double Middle, double Height, double Reach)? Handle = null, bool Spout = false, bool Knob = false)
+internal sealed record PotShape(
+    string Name,
+    (double Height, double Radius)[] Outline,
+    double Tall,
+    (double Middle, double Height, double Reach)? Handle = null,
+    bool Spout = false,
+    bool Knob = false)
 {
     public double RadiusAt(double height)
     {
@@ -61,7 +67,18 @@ internal static class Pots
 
     /// <summary>The pot as it stands on a shelf, lit from the left, on clear ground.</summary>
     public static Raster Shelf(int width, int height, int seed, PotShape shape, Raster skin, GlazeLook glaze, double margin = 0.06) =>
-        Raster.PaintSmooth(width, height, 4, (u, v) => Pixel((u - 0.5) * 2 / (1 - margin) * (width / (double)height), (1 - ((v - (margin / 2)) / (1 - margin))) / shape.Tall, seed, shape, skin, glaze));
+        Raster.PaintSmooth(
+            width,
+            height,
+            4,
+            (u, v) =>
+                Pixel(
+                    (u - 0.5) * 2 / (1 - margin) * (width / (double)height),
+                    (1 - ((v - (margin / 2)) / (1 - margin))) / shape.Tall,
+                    seed,
+                    shape,
+                    skin,
+                    glaze));
 
     private static Tint Pixel(double x, double h, int seed, PotShape shape, Raster skin, GlazeLook glaze)
     {
@@ -81,7 +98,13 @@ internal static class Pots
         Tint? Knob(double kx, double kh)
         {
             var top = shape.RadiusAt(1);
-            var lid = kh < 1.07 ? top * 1.04 : kh < 1.12 ? 0.1 : kh < 1.24 ? 0.14 * Math.Sqrt(Math.Max(0, 1 - Math.Pow((kh - 1.18) / 0.065, 2))) : 0;
+            var lid = kh < 1.07
+                ? top * 1.04
+                : kh < 1.12
+                ? 0.1
+                : kh < 1.24
+                ? 0.14 * Math.Sqrt(Math.Max(0, 1 - Math.Pow((kh - 1.18) / 0.065, 2)))
+                : 0;
             return Math.Abs(kx) < lid ? Shade(glaze.Rim, kx / lid, 0.2) : null;
         }
     }
@@ -123,7 +146,11 @@ internal static class Pots
         return Tint.Mix(lit, Tint.Hex(0xFFFDF5), Math.Clamp(shine * (0.75 + turn), 0, 0.7)).WithAlpha(1);
     }
 
-    private static (double Across, double Turn)? Handle(double x, double h, PotShape shape, (double Middle, double Height, double Reach) handle)
+    private static (double Across, double Turn)? Handle(
+        double x,
+        double h,
+        PotShape shape,
+        (double Middle, double Height, double Reach) handle)
     {
         var root = shape.RadiusAt(handle.Middle) * 0.86;
         double dx = (x - root) / handle.Reach, dy = (h - handle.Middle) / handle.Height;

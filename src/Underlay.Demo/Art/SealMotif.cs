@@ -67,7 +67,9 @@ internal sealed record SealMotif(double Tall, double Width, double Stroke, Func<
     /// <summary>Letters.</summary>
     /// <param name="text">One to six capital letters.</param>
     /// <param name="stroke">Half the width of a stroke.</param>
-    public static SealMotif Of(string text, double stroke = Usual) => new(1, Letters.Width(text), stroke, (x, y) => Letters.Distance(text, x, y - 0.01));
+    public static SealMotif Of(string text, double stroke = Usual) =>
+        new(1, Letters.Width(text), stroke, (x, y) => Letters.Distance(text, x, y - 0.01));
 
-    private static double Segment(double x, double y, double x0, double y0, double x1, double y1) => Letters.ToSegment(x, y, x0, y0, x1, y1);
+    private static double Segment(double x, double y, double x0, double y0, double x1, double y1) =>
+        Letters.ToSegment(x, y, x0, y0, x1, y1);
 }

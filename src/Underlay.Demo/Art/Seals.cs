@@ -9,7 +9,9 @@ internal enum SealForm
     Tablet,
 }
 
-/// <summary>Potters' seals: one clay, pressed while it was soft; mark or letters stand in relief and are told by light and shade alone.</summary>
+/// <summary>
+/// Potters' seals: one clay, pressed while it was soft; mark or letters stand in relief and are told by light and shade alone.
+/// </summary>
 internal static class Seals
 {
     public const int Height = 44;
@@ -26,7 +28,16 @@ internal static class Seals
     {
         var noise = new Noise(seed);
         var half = width / (double)Height;
-        var (tallest, share) = form switch { SealForm.Tablet => (0.98, 1.66), SealForm.Lozenge => (0.7, 1), SealForm.Round => (0.98, 1.2), _ => (0.84, 1.3) };
+        var (
+            tallest,
+            share) = form switch
+            {
+                SealForm.Tablet =>
+                (0.98, 1.66),
+                SealForm.Lozenge => (0.7, 1),
+                SealForm.Round => (0.98, 1.2),
+                _ => (0.84, 1.3)
+            };
         var size = Math.Min(tallest * motif.Tall, share * half / motif.Width);
         const double step = 0.03;
         return Raster.PaintSmooth(width, Height, 4, (u, v) =>
@@ -36,7 +47,8 @@ internal static class Seals
             var wobble = (noise.Smooth(u, v, 5, 4, 3) - 0.5) * 0.05;
             var inside = Inside(form, x / half, y, half) + wobble;
             if (inside <= 0) return clay.WithAlpha(0);
-            double At(double px, double py) => Relief(Inside(form, px / half, py, half) + wobble, motif.Distance(px / size, py / size), motif.Stroke);
+            double At(double px, double py) =>
+                Relief(Inside(form, px / half, py, half) + wobble, motif.Distance(px / size, py / size), motif.Stroke);
             var slope = ((At(x + step, y) - At(x - step, y)) * 0.62) + ((At(x, y + step) - At(x, y - step)) * 0.78);
             var grain = 0.94 + (noise.Cloud(u, v, 8, 3, 9) * 0.12);
             // Wash was rubbed in and wiped off: it stays where the field lies deep, and what stands up is bare.
@@ -60,6 +72,7 @@ internal static class Seals
         SealForm.Oval => (0.97 - Math.Sqrt((x * x) + (y * y))) * 0.96,
         SealForm.Round => 0.95 - Math.Sqrt((x * x * half * half) + (y * y)),
         SealForm.Lozenge => (0.95 - Math.Abs(x) - (Math.Abs(y) * 0.95)) * 0.72,
-        _ => 0.94 - Math.Max(Math.Max((Math.Abs(x) * half) - half + 1, Math.Abs(y)), ((Math.Abs(x) * half) - half + 1 + Math.Abs(y)) * 0.62),
+        _ =>
+            0.94 - Math.Max(Math.Max((Math.Abs(x) * half) - half + 1, Math.Abs(y)), ((Math.Abs(x) * half) - half + 1 + Math.Abs(y)) * 0.62),
     };
 }

@@ -43,7 +43,8 @@ internal static class Views
         var noise = new Noise(seed);
         var ground = Raster.PaintSmooth(96, 72, 2, (u, v) =>
         {
-            if (v > 0.76) return cloth.Lit(1.1 - ((v - 0.76) * 1.5) + ((noise.Smooth(u, v, 14, 4) - 0.5) * 0.2) + (Math.Sin(u * 50) * 0.05));
+            if (v > 0.76)
+                return cloth.Lit(1.1 - ((v - 0.76) * 1.5) + ((noise.Smooth(u, v, 14, 4) - 0.5) * 0.2) + (Math.Sin(u * 50) * 0.05));
             return wall.Lit(1.05 - (Math.Pow(u - 0.35, 2) * 0.7) - (v * 0.3) + ((noise.Cloud(u, v, 8, 3, 5) - 0.5) * 0.14));
         });
         foreach (var (x, y, lit) in new[] { (2, 14, 0.72), (50, 14, 0.72), (24, 22, 1.0) }) Lay(ground, pot, x, y, lit);
@@ -114,7 +115,14 @@ internal static class Views
         for (var i = 0; i < view.Houses; i++) colour = House(view, noise, i, x, v, ground) ?? colour;
         if (v <= ground) return colour;
         var depth = (v - ground) / (1 - ground);
-        if (view.Water) return Tint.Mix(view.Near, view.Low, Math.Clamp((Math.Sin(((depth * depth * 30) + (noise.Smooth(u, v, 12, 10) * 1.6)) * 2) * 0.3) + 0.3, 0, 1) * (0.7 - (depth * 0.4)));
+        if (view.Water)
+            return Tint.Mix(
+                view.Near,
+                view.Low,
+                Math.Clamp(
+                    (Math.Sin(((depth * depth * 30) + (noise.Smooth(u, v, 12, 10) * 1.6)) * 2) * 0.3) + 0.3,
+                    0,
+                    1) * (0.7 - (depth * 0.4)));
         var (first, second, id) = noise.Cells(u * (1.4 - depth), depth * 0.9, 14, 7, 0.8, 33);
         var joint = Noise.Step(0.02, 0.16, second - first);
         return Stallage(view, x, v, detail) ?? view.Near.Lit((0.72 + (id * 0.3) + (depth * 0.15)) * (0.7 + (joint * 0.3)));
@@ -133,7 +141,12 @@ internal static class Views
     private static Tint? House(Outlook view, Noise noise, int number, double x, double v, double ground)
     {
         var middle = (((number + 0.5) / view.Houses) - 0.5) * 1.7 + ((noise.At(number, 1) - 0.5) * 0.1);
-        double half = 0.07 + (noise.At(number, 2) * 0.05), wall = ground - 0.1 - (noise.At(number, 3) * 0.08), roof = wall - 0.1 - (noise.At(number, 4) * 0.06);
+        double half = 0.07
+            + (
+                noise
+                    .At(number, 2) * 0.05), wall = ground - 0.1 - (noise
+                    .At(number, 3) * 0.08), roof = wall - 0.1 - (noise
+                    .At(number, 4) * 0.06);
         double dx = Math.Abs(x - middle);
         if (v > ground + 0.01 || v < roof || dx > half + 0.02) return null;
         var tint = new[] { 0xC9B48Eu, 0xB98E6Cu, 0xD8CBB0u, 0xA9A08Eu, 0xC27B58u }[number % 5];
@@ -141,10 +154,14 @@ internal static class Views
         {
             if (dx > half) return null;
             var window = Math.Abs(dx - (half * 0.45)) < 0.014 && v > wall + 0.03 && v < wall + 0.075;
-            return window ? Tint.Mix(Tint.Hex(0x2B2A2E), view.Low, 0.25) : Tint.Hex(tint).Lit((x < middle ? 1.05 : 0.84) + ((noise.Cloud(x + 2, v, 20, 2, 6) - 0.5) * 0.12));
+            return window
+                ? Tint.Mix(Tint.Hex(0x2B2A2E), view.Low, 0.25)
+                : Tint.Hex(tint).Lit((x < middle ? 1.05 : 0.84) + ((noise.Cloud(x + 2, v, 20, 2, 6) - 0.5) * 0.12));
         }
 
         var slope = (v - roof) / (wall - roof) * (half + 0.02);
-        return dx < slope ? Tint.Hex(number % 2 == 0 ? 0x7A4632u : 0x515864u).Lit((x < middle ? 1.1 : 0.8) + (Math.Sin(v * 260) * 0.05)) : null;
+        return dx < slope
+            ? Tint.Hex(number % 2 == 0 ? 0x7A4632u : 0x515864u).Lit((x < middle ? 1.1 : 0.8) + (Math.Sin(v * 260) * 0.05))
+            : null;
     }
 }

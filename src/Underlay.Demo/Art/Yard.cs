@@ -1,6 +1,8 @@
 namespace Underlay.Demo.Art;
 
-/// <summary>What lies and stands in a pottery's yard and kiln: saggars, shelves, raked clay, sherds, plaster, racks. All of it tiles.</summary>
+/// <summary>
+/// What lies and stands in a pottery's yard and kiln: saggars, shelves, raked clay, sherds, plaster, racks. All of it tiles.
+/// </summary>
 internal static class Yard
 {
     /// <summary>Saggars stacked into a wall: fired clay boxes seen from the side, scorched by many firings.</summary>
@@ -152,7 +154,9 @@ internal static class Yard
             var (first, _, id) = noise.Cells(u, v, 3, 3, 0.8, 71);
             var ring = id > 0.45 ? Math.Exp(-Math.Pow((first - 0.2) * 18, 2)) + (Math.Exp(-Math.Pow((first - 0.1) * 24, 2)) * 0.6) : 0;
             var gleam = Math.Pow(fold, 6) * 0.35;
-            return new Spot((fold * 0.16) + (ring * 0.1), Tint.Mix(slip.At((bend * 0.6) + (fold * 0.35)), Tint.Hex(0xFFFAF0), gleam + (ring * 0.16)));
+            return new Spot(
+                (fold * 0.16) + (ring * 0.1),
+                Tint.Mix(slip.At((bend * 0.6) + (fold * 0.35)), Tint.Hex(0xFFFAF0), gleam + (ring * 0.16)));
         });
     }
 

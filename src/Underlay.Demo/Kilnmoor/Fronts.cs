@@ -44,8 +44,11 @@ internal static class Fronts
             return wall.Lit(light + ((noise.Cloud(u * 1.6, v, 6, 5) - 0.5) * 0.12));
         });
         var step = Width / pots.Length;
-        for (var i = 0; i < pots.Length; i++) Lay(front, pots[i], (step * i) + ((step - pots[i].Width) / 2), (int)(Height * 0.815) - pots[i].Height);
-        return grain <= 0 ? front : front.Map((x, y, t) => t.Lit(1 + ((noise.At(x, y, 5) - 0.5) * grain)).Shift((noise.At(x, y, 6) - 0.5) * grain));
+        for (var i = 0; i < pots.Length; i++)
+            Lay(front, pots[i], (step * i) + ((step - pots[i].Width) / 2), (int)(Height * 0.815) - pots[i].Height);
+        return grain <= 0
+            ? front
+            : front.Map((x, y, t) => t.Lit(1 + ((noise.At(x, y, 5) - 0.5) * grain)).Shift((noise.At(x, y, 6) - 0.5) * grain));
     }
 
     private static Tint Shift(this Tint tint, double by) => tint with { R = tint.R + by, B = tint.B - by };

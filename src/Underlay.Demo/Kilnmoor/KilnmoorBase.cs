@@ -11,10 +11,22 @@ internal static class KilnmoorBase
 {
     private static readonly (string Code, string Name, string Group)[] Materials =
     [
-        ("red_clay", "Red clay", "clay"), ("grey_clay", "Grey clay", "clay"), ("white_clay", "White clay", "clay"), ("stoneware", "Stoneware", "clay"),
-        ("stone", "Stone", "ground"), ("slate", "Slate", "ground"), ("sand", "Sand", "ground"), ("earth", "Earth", "ground"), ("ash", "Ash", "ground"),
-        ("brick", "Brick", "built"), ("tile", "Tile", "built"), ("plaster", "Plaster", "built"), ("sherds", "Sherds", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"), ("straw", "Straw", "grown"),
-        ("moss", "Moss", "grown"), ("grass", "Grass", "grown"), ("heather", "Heather", "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
+        ("red_clay", "Red clay", "clay"), ("grey_clay", "Grey clay", "clay"), (
+            "white_clay",
+            "White clay",
+            "clay"), ("stoneware", "Stoneware", "clay"),
+        (
+            "stone",
+            "Stone",
+            "ground"), ("slate", "Slate", "ground"), ("sand", "Sand", "ground"), ("earth", "Earth", "ground"), ("ash", "Ash", "ground"),
+        ("brick", "Brick", "built"), ("tile", "Tile", "built"), (
+            "plaster",
+            "Plaster",
+            "built"), ("sherds", "Sherds", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"), ("straw", "Straw", "grown"),
+        ("moss", "Moss", "grown"), ("grass", "Grass", "grown"), (
+            "heather",
+            "Heather",
+            "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
     ];
 
     public static FileTree Make(string edition)
@@ -43,24 +55,34 @@ internal static class KilnmoorBase
 
     public static Raster Mask(Ware ware) => Pots.Mask(ware.Skin.Width, ware.Skin.Height, ware.Seed, ware.Glaze.Drips);
 
-    public static Raster Shelf(Ware ware, int side = 56) => Pots.Shelf(side, side, ware.Seed, ware.Shape, Skin(ware), ware.Glaze).Map((x, y, t) => ClearEdge(x, y, side, t));
+    public static Raster Shelf(Ware ware, int side = 56) =>
+        Pots.Shelf(side, side, ware.Seed, ware.Shape, Skin(ware), ware.Glaze).Map((x, y, t) => ClearEdge(x, y, side, t));
 
     private static Tint ClearEdge(int x, int y, int side, Tint tint) =>
         x == 0 || y == 0 || x == side - 1 || y == side - 1 ? tint.WithAlpha(0) : tint;
 
     public static JsonObject Glaze(string id, string body, string rim) => new() { ["id"] = id, ["body"] = body, ["rim"] = rim };
 
-    public static Raster Stall(Ware ware) => Views.Stall(Pots.Shelf(48, 48, ware.Seed, ware.Shape, Skin(ware), ware.Glaze), ware.Seed, Tint.Hex(0x8A5A3A), Tint.Hex(0xBFAF92));
+    public static Raster Stall(Ware ware) =>
+        Views.Stall(Pots.Shelf(48, 48, ware.Seed, ware.Shape, Skin(ware), ware.Glaze), ware.Seed, Tint.Hex(0x8A5A3A), Tint.Hex(0xBFAF92));
 
     private static void AddSurface(DemoTree tree, Surface surface, string edition)
     {
         var name = SurfaceList.NameIn(surface.Name, edition);
         var glows = surface.Ember > 0 && edition != "3.0";
-        var descriptor = Descriptor(surface.MadeOf, surface.Edge, surface.Rough, surface.Under is { } under ? SurfaceList.NameIn(under, edition) : null);
+        var descriptor = Descriptor(
+            surface.MadeOf,
+            surface.Edge,
+            surface.Rough,
+            surface.Under is { } under ? SurfaceList.NameIn(under, edition) : null);
         if (glows) descriptor["ember"] = surface.Ember;
         tree.Draw($"art/surfaces/{name}.png", $"surface {surface.Name}", () => surface.Paint().ToPng());
         tree.Json($"art/surfaces/{name}.surface.json", descriptor);
-        if (glows) tree.Draw($"art/embers/surfaces/{name}.png", $"embers {surface.Name}", () => Fire.Embers(128, 800 + surface.Name.Length, 7, surface.Ember).ToPng());
+        if (glows)
+            tree.Draw(
+                $"art/embers/surfaces/{name}.png",
+                $"embers {surface.Name}",
+                () => Fire.Embers(128, 800 + surface.Name.Length, 7, surface.Ember).ToPng());
     }
 
     private static void AddWare(DemoTree tree, Ware ware, string edition)
@@ -75,7 +97,11 @@ internal static class KilnmoorBase
         var side = edition == "4.0" ? 56 : 48;
         tree.Draw($"{folder}/shelf.png", $"shelf {ware.Name} {side}", () => Shelf(ware, side).ToPng());
         if (ware.Stall is { } stall) tree.Draw($"art/stalls/{stall}.png", $"stall {ware.Name}", () => Stall(ware).ToPng());
-        if (glows) tree.Draw($"art/embers/wares/{name}.png", $"glow {ware.Name}", () => Fire.Glow(ware.Skin.Width, ware.Skin.Height, ware.Seed).ToPng());
+        if (glows)
+            tree.Draw(
+                $"art/embers/wares/{name}.png",
+                $"glow {ware.Name}",
+                () => Fire.Glow(ware.Skin.Width, ware.Skin.Height, ware.Seed).ToPng());
     }
 
     private static JsonObject Entry(Ware ware, string name, bool glows)
@@ -96,16 +122,34 @@ internal static class KilnmoorBase
         var (width, height) = edition == "4.0" ? (264, 150) : (240, 135);
         foreach (var market in Village.Markets)
         {
-            tree.Draw($"art/scenes/{market.Code}.png", $"scene {market.Code} {height}", () => Views.Scene(width, height, market.View).ToPng());
+            tree.Draw(
+                $"art/scenes/{market.Code}.png",
+                $"scene {market.Code} {height}",
+                () => Views.Scene(width, height, market.View).ToPng());
             foreach (var light in Enum.GetValues<Daylight>())
-                tree.Draw($"art/awnings/{market.Code}/{light.ToString().ToLowerInvariant()}.png", $"awning {market.Code} {light}", () => Cloth.Awning(market.View.Seed, market.One, market.Other, market.Stripes, light).ToPng());
+                tree.Draw(
+                    $"art/awnings/{market.Code}/{light.ToString().ToLowerInvariant()}.png",
+                    $"awning {market.Code} {light}",
+                    () => Cloth.Awning(market.View.Seed, market.One, market.Other, market.Stripes, light).ToPng());
         }
 
         foreach (var board in Village.Boards)
-            foreach (var side in BoardWidths) tree.Draw($"art/boards/{board.Name}/{side}.png", $"board {board.Name} {side}", () => Cloth.Board(side, 70 + board.Name.Length, board.Wood, board.Frame, board.Corner).ToPng());
+            foreach (var side in BoardWidths)
+                tree.Draw(
+                    $"art/boards/{board.Name}/{side}.png",
+                    $"board {board.Name} {side}",
+                    () => Cloth.Board(side, 70 + board.Name.Length, board.Wood, board.Frame, board.Corner).ToPng());
         foreach (var kiln in Village.Kilns) AddFlames(tree, kiln.Code, kiln.Frames, kiln.Heat, kiln.Breadth);
-        foreach (var seal in Village.Seals) tree.Draw($"art/seals/{Village.SealIn(seal.Code, edition)}.png", $"seal {seal.Code}", () => Seals.Paint(seal.Width, seal.Code.Length, seal.Form, seal.Motif, seal.Clay).ToPng());
-        foreach (var frieze in Village.Friezes) tree.Draw($"art/friezes/{frieze.Name}.png", $"frieze {frieze.Name}", () => Views.Frieze(frieze.Season, frieze.Frame, frieze.Leaf).ToPng());
+        foreach (var seal in Village.Seals)
+            tree.Draw(
+                $"art/seals/{Village.SealIn(seal.Code, edition)}.png",
+                $"seal {seal.Code}",
+                () => Seals.Paint(seal.Width, seal.Code.Length, seal.Form, seal.Motif, seal.Clay).ToPng());
+        foreach (var frieze in Village.Friezes)
+            tree.Draw(
+                $"art/friezes/{frieze.Name}.png",
+                $"frieze {frieze.Name}",
+                () => Views.Frieze(frieze.Season, frieze.Frame, frieze.Leaf).ToPng());
     }
 
     public static int[] BoardWidths { get; } = [64, 96, 128, 192];
@@ -116,7 +160,10 @@ internal static class KilnmoorBase
         for (var i = 1; i <= frames; i++)
         {
             var phase = (i - 1) / (double)frames;
-            tree.Draw(string.Create(CultureInfo.InvariantCulture, $"art/flames/{kiln}/{i:D2}.png"), $"flame {kiln} {i} {heat}", () => Fire.Flame(48, 64, kiln.Length, phase, heat, breadth).ToPng());
+            tree.Draw(
+                string.Create(CultureInfo.InvariantCulture, $"art/flames/{kiln}/{i:D2}.png"),
+                $"flame {kiln} {i} {heat}",
+                () => Fire.Flame(48, 64, kiln.Length, phase, heat, breadth).ToPng());
             times.Append(CultureInfo.InvariantCulture, $"{i},{70 + (i % 3 * 10)}\n");
         }
 
@@ -141,7 +188,9 @@ internal static class KilnmoorBase
         tree.Text("codes/kilns.csv", Codes(Village.Kilns.Select(k => (k.Code, k.Name, "kiln"))));
         var meet = SurfaceList.Neighbours.Select(n => $"{SurfaceList.NameIn(n.One, edition)},{SurfaceList.NameIn(n.Other, edition)}");
         tree.Text("codes/neighbours.csv", $"one,other\n{string.Join('\n', meet)}\n");
-        tree.Text("tables/seals.csv", $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{Village.SealIn(s.Code, edition)},{s.Name}"))}\n");
+        tree.Text(
+            "tables/seals.csv",
+            $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{Village.SealIn(s.Code, edition)},{s.Name}"))}\n");
     }
 
     private static string Codes(IEnumerable<(string Code, string Name, string Group)> rows)

@@ -13,14 +13,18 @@ internal static class MoorpathsPack
         var peat = Grounds.Earth(128, 502, Palette.Of(0x2C2019, 0x4A382B, 0x745C46), 0.55, 0.25);
         var heather = Grounds.Green(128, 503, Palette.Of(0x3B3F2C, 0x66633F, 0x979062), 0.8, Tint.Hex(0xB0649A));
         return new DemoTree()
-            .Json("firing.json", Manifest("saltbrook.moorpaths", "1.0.0", "Moor Paths", "Gravel, peat and heather for the paths between the kilns."))
+            .Json(
+                "firing.json",
+                Manifest("saltbrook.moorpaths", "1.0.0", "Moor Paths", "Gravel, peat and heather for the paths between the kilns."))
             .Picture("front.png", Fronts.Path(gravel, peat, heather))
             .Picture("art/surfaces/gravel_path.png", gravel)
             .Json("art/surfaces/gravel_path.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 0.85, "saltbrook_peat_path"))
             .Picture("art/surfaces/saltbrook_peat_path.png", peat)
             .Json("art/surfaces/saltbrook_peat_path.surface.json", KilnmoorBase.Descriptor("earth", "opaque", 0.95))
             .Picture("art/surfaces/saltbrook_heather_path.png", heather)
-            .Json("art/surfaces/saltbrook_heather_path.surface.json", KilnmoorBase.Descriptor("heather", "opaque", 0.9, "saltbrook_peat_path"))
+            .Json(
+                "art/surfaces/saltbrook_heather_path.surface.json",
+                KilnmoorBase.Descriptor("heather", "opaque", 0.9, "saltbrook_peat_path"))
             .ToTree();
     }
 

@@ -20,7 +20,9 @@ internal static class TidepoolPack
     public static FileTree Make()
     {
         var tree = new DemoTree();
-        tree.Json("firing.json", MoorpathsPack.Manifest("saltbrook.tidepool", "1.2.0", "Tidepool Glazes", "Sea glazes and the shore they come from."));
+        tree.Json(
+            "firing.json",
+            MoorpathsPack.Manifest("saltbrook.tidepool", "1.2.0", "Tidepool Glazes", "Sea glazes and the shore they come from."));
         tree.Bytes("front.png", PngExtras.WithChunk(Front().ToPng(), "edIt", Filler(170_000)));
         AddSurfaces(tree);
         AddWares(tree);
@@ -34,7 +36,9 @@ internal static class TidepoolPack
         .Picture("art/surfaces/sand_rippled.png", WetSand(128))
         .Picture("art/surfaces/straw_loose.png", Wrack())
         .Json("art/surfaces/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelp"))
-        .Picture("art/surfaces/saltbrook_shell.png", Grounds.Pebbles(128, 611, 11, Palette.Of(0x8E8378, 0xD2C6B4, 0xF6EEE2), Tint.Hex(0xB79F7C)))
+        .Picture(
+            "art/surfaces/saltbrook_shell.png",
+            Grounds.Pebbles(128, 611, 11, Palette.Of(0x8E8378, 0xD2C6B4, 0xF6EEE2), Tint.Hex(0xB79F7C)))
         .Json("art/surfaces/saltbrook_mussel.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 0.4))
         .Json("art/surfaces/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1))
         .Picture("wares/broth_bowl/shelf.png", Shelf(WareList.Bowl, Deep, 621))
@@ -80,15 +84,23 @@ internal static class TidepoolPack
         tree.Json($"{folder}/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelpp"));
 
         // A folder that lost its last letter, and an extension too many.
-        tree.Picture("art/surface/setts_quay.png", Grounds.Pebbles(128, 606, 7, Palette.Of(0x2C4A4E, 0x55817E, 0xA6CDBE), Tint.Hex(0x23302C)));
-        tree.Picture($"{folder}/quay_stone.png.png", Grounds.Courses(128, 607, 3, 2, 0.07, Palette.Of(0x3A5558, 0x64868A, 0xA4BDB8), Tint.Hex(0x24332F), Tint.Hex(0x4F7A4A)));
+        tree.Picture(
+            "art/surface/setts_quay.png",
+            Grounds.Pebbles(128, 606, 7, Palette.Of(0x2C4A4E, 0x55817E, 0xA6CDBE), Tint.Hex(0x23302C)));
+        tree.Picture(
+            $"{folder}/quay_stone.png.png",
+            Grounds.Courses(128, 607, 3, 2, 0.07, Palette.Of(0x3A5558, 0x64868A, 0xA4BDB8), Tint.Hex(0x24332F), Tint.Hex(0x4F7A4A)));
 
         // A descriptor without its picture.
         tree.Json($"{folder}/saltbrook_shell.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.8));
 
         // A comma too many, and a value beyond its range.
-        tree.Picture($"{folder}/saltbrook_mussel.png", Grounds.Pebbles(128, 608, 10, Palette.Of(0x23233A, 0x464870, 0x8C93BE), Tint.Hex(0x2B2A26)));
-        tree.Text($"{folder}/saltbrook_mussel.surface.json", "{\n  \"made_of\": \"stone\",\n  \"edge\": \"opaque\",\n  \"rough\": 0.4,\n}\n");
+        tree.Picture(
+            $"{folder}/saltbrook_mussel.png",
+            Grounds.Pebbles(128, 608, 10, Palette.Of(0x23233A, 0x464870, 0x8C93BE), Tint.Hex(0x2B2A26)));
+        tree.Text(
+            $"{folder}/saltbrook_mussel.surface.json",
+            "{\n  \"made_of\": \"stone\",\n  \"edge\": \"opaque\",\n  \"rough\": 0.4,\n}\n");
         tree.Picture($"{folder}/saltbrook_reef.png", Grounds.Cracked(128, 609, 8, Palette.Of(0x6E4A44, 0xA87468, 0xE0B4A0)));
         tree.Json($"{folder}/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1.4));
     }
@@ -103,7 +115,9 @@ internal static class TidepoolPack
         tree.Picture("wares/broth_bowl/shelf.png", Shelf(WareList.Bowl, Deep, 621, 48));
 
         // Alpha lost on saving.
-        tree.Picture("wares/oil_jar/shelf.png", Shelf(WareList.Jar, Mussel, 622).Map((_, _, t) => Tint.Mix(Tint.Hex(0xFFFFFF), t, t.A).WithAlpha(1)));
+        tree.Picture(
+            "wares/oil_jar/shelf.png",
+            Shelf(WareList.Jar, Mussel, 622).Map((_, _, t) => Tint.Mix(Tint.Hex(0xFFFFFF), t, t.A).WithAlpha(1)));
 
         // Yellow where red is wanted.
         tree.Picture("wares/salt_crock/mask.png", Pots.Mask(128, 64, 623, 0.7).Map((_, _, t) => t.R > 0.5 ? t with { G = 0.8 } : t));
@@ -145,10 +159,13 @@ internal static class TidepoolPack
         tree.Picture("art/embers/wares/salt_crock.png", Fire.Glow(128, 64, 641).Map((_, _, t) => t with { G = t.G * 0.5, B = t.B * 0.2 }));
 
         // One picture of a series on another canvas.
-        for (var i = 1; i <= 8; i++) tree.Picture($"art/flames/pit/0{i}.png", i == 4 ? Fire.Flame(48, 60, 642, 3 / 8.0, SeaFire, 0.8) : Flame(i));
+        for (var i = 1; i <= 8; i++)
+            tree.Picture($"art/flames/pit/0{i}.png", i == 4 ? Fire.Flame(48, 60, 642, 3 / 8.0, SeaFire, 0.8) : Flame(i));
 
         // A ribbon over all seven fields.
-        tree.Picture("art/friezes/spring.png", Spring().Map((x, y, t) => Math.Abs(y - 76 - (12 * Math.Sin(x / 40.0))) < 7 ? Tint.Hex(0xC8405A) : t));
+        tree.Picture(
+            "art/friezes/spring.png",
+            Spring().Map((x, y, t) => Math.Abs(y - 76 - (12 * Math.Sin(x / 40.0))) < 7 ? Tint.Hex(0xC8405A) : t));
 
         // The scene of an earlier edition, as it was.
         var quay = Village.Markets.Single(m => m.Code == "quay");
@@ -160,7 +177,9 @@ internal static class TidepoolPack
         tree.Text("tables/seals.csv", "code,do,name\nsaltbrook_wave,add,Wave\nquayside,change,Quayside\n");
 
         // A number that no ware has, and one that another has already.
-        tree.Picture("art/stalls/099.png", KilnmoorBase.Stall(WareList.All.Single(w => w.Name == "tea_cup") with { Glaze = Tide, Seed = 645 }));
+        tree.Picture(
+            "art/stalls/099.png",
+            KilnmoorBase.Stall(WareList.All.Single(w => w.Name == "tea_cup") with { Glaze = Tide, Seed = 645 }));
         tree.Json("wares/tide_tray/ware.json", Tray("004"));
         tree.Picture("wares/tide_tray/shelf.png", Shelf(WareList.Plate, Tide, 646));
         tree.Picture("wares/tide_tray/skin.png", Skin(128, 64, 646));
@@ -170,7 +189,9 @@ internal static class TidepoolPack
         tree.Picture("wares/reed_vase/skin.png", Skin(128, 128, 644));
 
         // What 3.1 called flagstone, a glaze that is the base's own, a copy kept of a surface, and what a system leaves.
-        tree.Picture("art/surfaces/flagstone.png", Grounds.Courses(128, 647, 4, 3, 0.09, Palette.Of(0x4C5A60, 0x748890, 0xA6B8BA), Tint.Hex(0x3A4648)));
+        tree.Picture(
+            "art/surfaces/flagstone.png",
+            Grounds.Courses(128, 647, 4, 3, 0.09, Palette.Of(0x4C5A60, 0x748890, 0xA6B8BA), Tint.Hex(0x3A4648)));
         tree.Json("entries/glazes/olive.json", KilnmoorBase.Glaze("moor.olive", "#6a7a34", "#33471e"));
         tree.Picture("art/surfaces/water_pond_old.png", Grounds.Water(128, 648, Palette.Of(0x1E4A52, 0x2A7A80, 0xA8D8D0), 1, 0.5));
         tree.Bytes("wares/thumbs.db", Filler(600));
@@ -178,13 +199,24 @@ internal static class TidepoolPack
 
     private static readonly Palette SeaFire = Palette.Of(0x1F6A8A, 0x4AB8A8, 0xE8F8D8);
 
-    private static Outlook Shore { get; } = new(649, Tint.Hex(0x5F8EA8), Tint.Hex(0xE6E0CC), Tint.Hex(0x5A7A86), Tint.Hex(0x2F6A74), 6, Water: true);
+    private static Outlook Shore { get; } = new(
+        649,
+        Tint.Hex(0x5F8EA8),
+        Tint.Hex(0xE6E0CC),
+        Tint.Hex(0x5A7A86),
+        Tint.Hex(0x2F6A74),
+        6,
+        Water: true);
 
     private static Raster Awning(Daylight light) => Cloth.Awning(650, Tint.Hex(0x1F6A74), Tint.Hex(0xE6F0E8), 7, light);
 
     private static Raster Flame(int number) => Fire.Flame(48, 64, 642, (number - 1) / 8.0, SeaFire, 0.8);
 
-    private static Raster Spring() => Views.Frieze(new Outlook(651, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A8A), Tint.Hex(0x7AA890), 4), Tint.Hex(0x6C7A66), Tint.Hex(0x5AAE7A));
+    private static Raster Spring() =>
+        Views.Frieze(
+            new Outlook(651, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A8A), Tint.Hex(0x7AA890), 4),
+            Tint.Hex(0x6C7A66),
+            Tint.Hex(0x5AAE7A));
 
     private static Raster Wave(double stroke) => Seals.Paint(88, 652, SealForm.Tablet, SealMotif.Of("WAVE", stroke), Tint.Hex(0x8C7A66));
 

@@ -13,13 +13,16 @@ internal static class TidepoolTray
     public static FileTree Make()
     {
         var tree = new DemoTree();
-        foreach (var (name, surface, side) in Surfaces) tree.Picture(name, Tinted(SurfaceList.All.Single(s => s.Name == surface).Paint(), side));
+        foreach (var (name, surface, side) in Surfaces)
+            tree.Picture(name, Tinted(SurfaceList.All.Single(s => s.Name == surface).Paint(), side));
         foreach (var (name, ware, what, scale) in Wares) tree.Picture(name, Ware(ware, what, scale));
         tree.Json("defs/ware.json", KilnmoorBase.Entry("saltbrook.tide_cup", "cup", "white_clay", 9));
         tree.Json("defs/sea jar.json", KilnmoorBase.Entry("saltbrook.sea_jar", "jar", "stoneware", 26));
         tree.Json("defs/gravel_path.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.9));
         tree.Picture("IMG_0231.png", Ware("bread_plate", "shelf", 1));
-        tree.Picture("sketch.png", Raster.Paint(640, 480, (u, v) => Tint.Mix(Tint.Hex(0xF4F0E6), Sea, Math.Abs(Math.Sin(u * 9) - (v * 2)) < 0.02 ? 1 : 0)));
+        tree.Picture(
+            "sketch.png",
+            Raster.Paint(640, 480, (u, v) => Tint.Mix(Tint.Hex(0xF4F0E6), Sea, Math.Abs(Math.Sin(u * 9) - (v * 2)) < 0.02 ? 1 : 0)));
         tree.Text("read me.txt", "The bowl is in the zip. The sketch is only for later.\n");
         tree.Bytes("glazes-final.zip", Zip(
             ("glazes/Water Jug shelf copy.png", Ware("water_jug", "shelf", 1)),
@@ -74,7 +77,11 @@ internal static class TidepoolTray
 
     private static Raster Ware(string name, string what, int scale)
     {
-        var ware = WareList.All.Single(w => w.Name == name) with { Seed = 700, Glaze = new GlazeLook(Tint.Hex(0x2F8F86), Tint.Hex(0xE9EFE4), 0.7, 0.9) };
+        var ware = WareList.All.Single(w => w.Name == name) with
+        {
+            Seed = 700,
+            Glaze = new GlazeLook(Tint.Hex(0x2F8F86), Tint.Hex(0xE9EFE4), 0.7, 0.9),
+        };
         return what switch
         {
             "shelf" => KilnmoorBase.Shelf(ware, 56 * scale),

@@ -7,10 +7,34 @@ internal static class Village
 {
     public static IReadOnlyList<(string Code, string Name, Outlook View, Tint One, Tint Other, int Stripes)> Markets { get; } =
     [
-        ("quay", "Quay market", new Outlook(41, Tint.Hex(0x6F9AB8), Tint.Hex(0xE8DCC4), Tint.Hex(0x6A8490), Tint.Hex(0x4A7484), 6, Water: true), Tint.Hex(0x2F6F86), Tint.Hex(0xEFE6D2), 7),
-        ("hill", "Hill market", new Outlook(42, Tint.Hex(0x7FA7C4), Tint.Hex(0xF0E2C6), Tint.Hex(0x6E7F5A), Tint.Hex(0x8F846E), 7), Tint.Hex(0x9C3F2E), Tint.Hex(0xF2E3C4), 9),
-        ("green", "Green market", new Outlook(43, Tint.Hex(0x8DB6C8), Tint.Hex(0xEDEBD0), Tint.Hex(0x587A4A), Tint.Hex(0x7C8A54), 5), Tint.Hex(0x4E7A3E), Tint.Hex(0xF0E6C0), 6),
-        ("bridge", "Bridge market", new Outlook(44, Tint.Hex(0x9A8FB0), Tint.Hex(0xF2D2B0), Tint.Hex(0x6A6478), Tint.Hex(0x8C7C74), 8), Tint.Hex(0x6A4A7C), Tint.Hex(0xE9C46A), 8),
+        (
+            "quay",
+            "Quay market",
+            new Outlook(41, Tint.Hex(0x6F9AB8), Tint.Hex(0xE8DCC4), Tint.Hex(0x6A8490), Tint.Hex(0x4A7484), 6, Water: true),
+            Tint.Hex(0x2F6F86),
+            Tint.Hex(0xEFE6D2),
+            7),
+        (
+            "hill",
+            "Hill market",
+            new Outlook(42, Tint.Hex(0x7FA7C4), Tint.Hex(0xF0E2C6), Tint.Hex(0x6E7F5A), Tint.Hex(0x8F846E), 7),
+            Tint.Hex(0x9C3F2E),
+            Tint.Hex(0xF2E3C4),
+            9),
+        (
+            "green",
+            "Green market",
+            new Outlook(43, Tint.Hex(0x8DB6C8), Tint.Hex(0xEDEBD0), Tint.Hex(0x587A4A), Tint.Hex(0x7C8A54), 5),
+            Tint.Hex(0x4E7A3E),
+            Tint.Hex(0xF0E6C0),
+            6),
+        (
+            "bridge",
+            "Bridge market",
+            new Outlook(44, Tint.Hex(0x9A8FB0), Tint.Hex(0xF2D2B0), Tint.Hex(0x6A6478), Tint.Hex(0x8C7C74), 8),
+            Tint.Hex(0x6A4A7C),
+            Tint.Hex(0xE9C46A),
+            8),
     ];
 
     public static IReadOnlyList<(string Code, string Name, int Frames, Palette Heat, double Breadth)> Kilns { get; } =
@@ -44,9 +68,25 @@ internal static class Village
 
     public static IReadOnlyList<(string Name, Outlook Season, Tint Frame, Tint Leaf)> Friezes { get; } =
     [
-        ("spring", new Outlook(61, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A5A), Tint.Hex(0x8AA860), 4), Tint.Hex(0x8C6A46), Tint.Hex(0x7AAE4A)),
-        ("summer", new Outlook(62, Tint.Hex(0x5F9CCB), Tint.Hex(0xF4E6BE), Tint.Hex(0x55803E), Tint.Hex(0xA89A5A), 5), Tint.Hex(0xA07A3E), Tint.Hex(0x3F7A34)),
-        ("autumn", new Outlook(63, Tint.Hex(0x9A9AA8), Tint.Hex(0xF2D8AC), Tint.Hex(0x8A6A3A), Tint.Hex(0x94703E), 5), Tint.Hex(0x7A4A2E), Tint.Hex(0xC8732A)),
-        ("winter", new Outlook(64, Tint.Hex(0x8096AC), Tint.Hex(0xE6ECF0), Tint.Hex(0xB4C2CC), Tint.Hex(0xDCE4EA), 4), Tint.Hex(0x5A6470), Tint.Hex(0x48605A)),
+        (
+            "spring",
+            new Outlook(61, Tint.Hex(0x8FC0DC), Tint.Hex(0xF2F0DC), Tint.Hex(0x6F9A5A), Tint.Hex(0x8AA860), 4),
+            Tint.Hex(0x8C6A46),
+            Tint.Hex(0x7AAE4A)),
+        (
+            "summer",
+            new Outlook(62, Tint.Hex(0x5F9CCB), Tint.Hex(0xF4E6BE), Tint.Hex(0x55803E), Tint.Hex(0xA89A5A), 5),
+            Tint.Hex(0xA07A3E),
+            Tint.Hex(0x3F7A34)),
+        (
+            "autumn",
+            new Outlook(63, Tint.Hex(0x9A9AA8), Tint.Hex(0xF2D8AC), Tint.Hex(0x8A6A3A), Tint.Hex(0x94703E), 5),
+            Tint.Hex(0x7A4A2E),
+            Tint.Hex(0xC8732A)),
+        (
+            "winter",
+            new Outlook(64, Tint.Hex(0x8096AC), Tint.Hex(0xE6ECF0), Tint.Hex(0xB4C2CC), Tint.Hex(0xDCE4EA), 4),
+            Tint.Hex(0x5A6470),
+            Tint.Hex(0x48605A)),
     ];
 }

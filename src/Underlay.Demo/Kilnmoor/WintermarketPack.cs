@@ -12,16 +12,31 @@ internal static class WintermarketPack
     public static FileTree Make()
     {
         var tree = new DemoTree();
-        var manifest = MoorpathsPack.Manifest("saltbrook.wintermarket", "1.0.0", "Winter Market", "Snow on the quay and the green, and warm awnings over the stalls.");
+        var manifest = MoorpathsPack.Manifest(
+            "saltbrook.wintermarket",
+            "1.0.0",
+            "Winter Market",
+            "Snow on the quay and the green, and warm awnings over the stalls.");
         tree.Json("firing.json", manifest);
         foreach (var market in Village.Markets.Where(m => m.Code is "quay" or "green"))
         {
             foreach (var light in Enum.GetValues<Daylight>())
-                tree.Picture($"art/awnings/{market.Code}/{light.ToString().ToLowerInvariant()}.png", Cloth.Awning(market.View.Seed + 100, market.Code == "quay" ? Tint.Hex(0x2A5A7A) : Red, Wool, market.Stripes, light, emblem: 0.016));
+                tree.Picture(
+                    $"art/awnings/{market.Code}/{light.ToString().ToLowerInvariant()}.png",
+                    Cloth.Awning(
+                        market.View.Seed + 100,
+                        market.Code == "quay" ? Tint.Hex(0x2A5A7A) : Red,
+                        Wool,
+                        market.Stripes,
+                        light,
+                        emblem: 0.016));
             tree.Picture($"art/scenes/{market.Code}.png", Views.Scene(264, 150, Snowy(market.View)));
         }
 
-        foreach (var side in KilnmoorBase.BoardWidths) tree.Picture($"art/boards/oak/{side}.png", Cloth.Board(side, 175, Palette.Of(0x4E3A2A, 0x7A5C40, 0xA88A68), Tint.Hex(0x6A2A2C), 0.9));
+        foreach (var side in KilnmoorBase.BoardWidths)
+            tree.Picture(
+                $"art/boards/oak/{side}.png",
+                Cloth.Board(side, 175, Palette.Of(0x4E3A2A, 0x7A5C40, 0xA88A68), Tint.Hex(0x6A2A2C), 0.9));
         tree.Picture("front.png", Front());
         return tree.ToTree();
     }

@@ -19,8 +19,10 @@ internal static class BirdList
 
     private static readonly string[] FamilyNames =
     [
-        "Brackling", "Murrel", "Tarnock", "Whindle", "Sedgeling", "Corvane", "Dapperling", "Ebbing", "Fennock", "Garrel", "Hallow", "Ibbet", "Jessock", "Kestling", "Lumock", "Marling", "Nettlewing", "Orrick",
-        "Pibbet", "Quillet", "Rushlark", "Sallowfin", "Thrimble", "Umberling", "Vellet", "Wadrell", "Yaffling", "Zephlin", "Aldercock", "Bittling", "Chirrock", "Dunwing", "Eddercock", "Flaxbill", "Gorseling", "Hurdlet",
+        "Brackling", "Murrel", "Tarnock", "Whindle", "Sedgeling", "Corvane", "Dapperling", "Ebbing", "Fennock", "Garrel",
+        "Hallow", "Ibbet", "Jessock", "Kestling", "Lumock", "Marling", "Nettlewing", "Orrick",
+        "Pibbet", "Quillet", "Rushlark", "Sallowfin", "Thrimble", "Umberling", "Vellet", "Wadrell", "Yaffling", "Zephlin",
+        "Aldercock", "Bittling", "Chirrock", "Dunwing", "Eddercock", "Flaxbill", "Gorseling", "Hurdlet",
         "Inkcap", "Juddock", "Kelpling", "Loamet",
     ];
 
@@ -38,9 +40,19 @@ internal static class BirdList
         ("Jasper", 0x9A3A34, 0xE8C8A8, 0x5A2A28, 0xF2F0E4, 0x30282A, 3, true),
     ];
 
-    public static IReadOnlyList<(string Code, string Name)> Regions { get; } = [("coast", "Coast"), ("fen", "Fen"), ("moor", "Moor"), ("wood", "Wood"), ("town", "Town")];
+    public static IReadOnlyList<(string Code, string Name)> Regions { get; } =
+    [
+        ("coast", "Coast"),
+        ("fen", "Fen"),
+        ("moor", "Moor"),
+        ("wood", "Wood"),
+        ("town", "Town"),
+    ];
 
-    public static IReadOnlyList<BirdFamily> Families { get; } = [.. FamilyNames.Select((name, i) => new BirdFamily(Short(name, 4), name + "s", BuildOf(i)))];
+    public static IReadOnlyList<BirdFamily> Families { get; } =
+    [
+        .. FamilyNames.Select((name, i) => new BirdFamily(Short(name, 4), name + "s", BuildOf(i))),
+    ];
 
     public static IReadOnlyList<Bird> All { get; } = MakeBirds();
 
@@ -48,12 +60,32 @@ internal static class BirdList
     public static BirdDress Dress(Bird bird, string plumage)
     {
         var d = Dresses[bird.Number % Dresses.Length];
-        var dress = new BirdDress(Tint.Hex(d.Back), Tint.Hex(d.Breast), Tint.Hex(d.Wing), Tint.Hex(d.Mark), Tint.Hex(d.Bill), d.Pattern, d.Spots);
+        var dress = new BirdDress(
+            Tint.Hex(d.Back),
+            Tint.Hex(d.Breast),
+            Tint.Hex(d.Wing),
+            Tint.Hex(d.Mark),
+            Tint.Hex(d.Bill),
+            d.Pattern,
+            d.Spots);
         Tint Pale(Tint tint, uint towards, double by) => Tint.Mix(tint, Tint.Hex(towards), by);
         return plumage switch
         {
-            "winter" => dress with { Back = Pale(dress.Back, 0xC8C8C4, 0.5), Breast = Pale(dress.Breast, 0xF2F2EE, 0.6), Mark = Pale(dress.Mark, 0xB0B0AC, 0.5) },
-            "young" => dress with { Back = Pale(dress.Back, 0x8A7858, 0.6), Wing = Pale(dress.Wing, 0x6A5840, 0.6), Mark = Pale(dress.Mark, 0x9A8A68, 0.6), Spots = true },
+            "winter" =>
+                dress with
+                {
+                    Back = Pale(dress.Back, 0xC8C8C4, 0.5),
+                    Breast = Pale(dress.Breast, 0xF2F2EE, 0.6),
+                    Mark = Pale(dress.Mark, 0xB0B0AC, 0.5),
+                },
+            "young" =>
+                dress with
+                {
+                    Back = Pale(dress.Back, 0x8A7858, 0.6),
+                    Wing = Pale(dress.Wing, 0x6A5840, 0.6),
+                    Mark = Pale(dress.Mark, 0x9A8A68, 0.6),
+                    Spots = true,
+                },
             _ => dress,
         };
     }
@@ -67,14 +99,24 @@ internal static class BirdList
             {
                 var number = birds.Count;
                 var code = Free(Short(Dresses[d].Name, 2) + Short(FamilyNames[f], 3), taken);
-                birds.Add(new Bird(code, code, $"{Dresses[d].Name} {FamilyNames[f]}", Families[f], Regions[(f + d) % Regions.Count].Code, number));
+                birds.Add(
+                    new Bird(
+                        code,
+                        code,
+                        $"{Dresses[d].Name} {FamilyNames[f]}",
+                        Families[f],
+                        Regions[(f + d) % Regions.Count].Code,
+                        number));
             }
 
         // Spread over the families, so that most of them are touched.
         for (var i = 0; i < Renamed; i++)
         {
             var at = i * 13;
-            birds[at] = birds[at] with { NewCode = Free(Short(Dresses[at % Dresses.Length].Name, 3) + Short(FamilyNames[at / Dresses.Length], 2), taken) };
+            birds[at] = birds[at] with
+            {
+                NewCode = Free(Short(Dresses[at % Dresses.Length].Name, 3) + Short(FamilyNames[at / Dresses.Length], 2), taken),
+            };
         }
 
         return birds;

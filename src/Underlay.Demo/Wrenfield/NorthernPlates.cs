@@ -18,11 +18,15 @@ internal static class NorthernPlates
     public static FileTree Make() => Draw(new DemoTree()).ToTree();
 
     /// <summary>What a person writes by hand: the contents, for the second printing.</summary>
-    public static FileTree MakeMended() => new DemoTree().Text("contents.xml", WrenfieldBase.Contents("Birds of the northern shore", Rows, "2")).ToTree();
+    public static FileTree MakeMended() =>
+        new DemoTree().Text("contents.xml", WrenfieldBase.Contents("Birds of the northern shore", Rows, "2")).ToTree();
 
     private static DemoTree Draw(DemoTree tree)
     {
-        tree.Text("guide.toml", "[guide]\nid = \"5f0c2f6e-91b4-8c3a-9d57-2a6e0b7c4d18\"\ntitle = \"Northern Plates\"\nauthor = \"Saltbrook Painters\"\nprinting = 2\nversion = 1\nabout = \"Sixty plates of the northern shore.\"\n");
+        tree.Text(
+            "guide.toml",
+            "[guide]\nid = \"5f0c2f6e-91b4-8c3a-9d57-2a6e0b7c4d18\"\ntitle = \"Northern Plates\"\nauthor = \"Saltbrook "
+                + "Painters\"\nprinting = 2\nversion = 1\nabout = \"Sixty plates of the northern shore.\"\n");
         foreach (var row in Rows)
         {
             var (width, height) = (row.Bird.Number % 3) switch { 0 => (360, 288), 1 => (300, 300), _ => (320, 400) };

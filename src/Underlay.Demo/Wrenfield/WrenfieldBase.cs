@@ -13,7 +13,9 @@ internal static class WrenfieldBase
     public static FileTree Make(string printing)
     {
         var tree = new DemoTree();
-        tree.Text("codes/birds.csv", Csv("code,name,family,region", BirdList.All.Select(b => $"{b.CodeIn(printing)},{b.Name},{b.Family.Code},{b.Region}")));
+        tree.Text(
+            "codes/birds.csv",
+            Csv("code,name,family,region", BirdList.All.Select(b => $"{b.CodeIn(printing)},{b.Name},{b.Family.Code},{b.Region}")));
         tree.Text("codes/families.csv", Csv("code,name", BirdList.Families.Select(f => $"{f.Code},{f.Name}")));
         tree.Text("codes/plumages.csv", Csv("code,name", Plumages(printing).Select(p => $"{p.Code},{p.Name}")));
         tree.Text("codes/regions.csv", Csv("code,name", BirdList.Regions.Select(r => $"{r.Code},{r.Name}")));
@@ -24,7 +26,10 @@ internal static class WrenfieldBase
             var bird = BirdList.All.Where(b => b.Family == family).ElementAt(rows.Count * 7 % 10);
             var path = $"plates/{family.Code}/{bird.Name.ToLowerInvariant().Replace(' ', '_')}.png";
             tree.Draw(path, $"plate {bird.Name} adult", () => Plate(bird, "adult", 320, 256).ToPng());
-            tree.Draw($"families/{family.Code}.png", $"family {family.Code}", () => Birds.Family(bird.Number, family.Build, BirdList.Dress(bird, "adult")).ToPng());
+            tree.Draw(
+                $"families/{family.Code}.png",
+                $"family {family.Code}",
+                () => Birds.Family(bird.Number, family.Build, BirdList.Dress(bird, "adult")).ToPng());
             rows.Add(new PlateLine(bird, "adult", path, null));
         }
 
@@ -40,7 +45,9 @@ internal static class WrenfieldBase
     public static string Contents(string about, IEnumerable<PlateLine> rows, string printing)
     {
         var xml = new StringBuilder();
-        xml.Append(CultureInfo.InvariantCulture, $"<?xml version=\"1.0\" encoding=\"utf-8\"?>\n<contents about=\"{SecurityElement.Escape(about)}\">\n");
+        xml.Append(
+            CultureInfo.InvariantCulture,
+            $"<?xml version=\"1.0\" encoding=\"utf-8\"?>\n<contents about=\"{SecurityElement.Escape(about)}\">\n");
         foreach (var chapter in rows.OrderBy(r => r.Bird.Number).GroupBy(r => r.Bird.Family))
         {
             xml.Append(CultureInfo.InvariantCulture, $"  <chapter family=\"{chapter.Key.Code}\">\n");
@@ -48,7 +55,10 @@ internal static class WrenfieldBase
             {
                 xml.Append(CultureInfo.InvariantCulture, $"    <bird code=\"{bird.Key.CodeIn(printing)}\">\n");
                 foreach (var row in bird.OrderBy(r => Array.IndexOf(Order, r.Plumage)))
-                    xml.Append(CultureInfo.InvariantCulture, $"      <plate src=\"{row.Path}\" plumage=\"{row.Plumage}\"{(row.Months is { } months ? $" months=\"{months}\"" : "")}/>\n");
+                    xml.Append(
+                        CultureInfo.InvariantCulture,
+                        $"      <plate src=\"{row.Path}\" "
+                            + $"plumage=\"{row.Plumage}\"{(row.Months is { } months ? $" months=\"{months}\"" : "")}/>\n");
                 xml.Append("    </bird>\n");
             }
 

@@ -100,7 +100,9 @@ internal static class EntryEndpoints
     /// <summary>Fields that could be taken over from another entry, where none is named.</summary>
     private static IEnumerable<EntryFault> Lacking(Kind kind, JsonText text) =>
         kind.Inherits is { } inherits && text.Find(inherits.By) is null
-            ? inherits.Required.Where(f => text.Find($"/{f}") is null).Select(f => new EntryFault("", f, $"{FieldName.Quote($"/{f}")} is missing"))
+            ? inherits.Required
+                .Where(f => text.Find($"/{f}") is null)
+                .Select(f => new EntryFault("", f, $"{FieldName.Quote($"/{f}")} is missing"))
             : [];
 
     private static JsonElement NoSchema { get; } = JsonDocument.Parse("{}").RootElement;
@@ -126,19 +128,26 @@ internal static class EntryEndpoints
 
     /// <summary>The line that a sentence names, else the first.</summary>
     private static int LineIn(string says) =>
-        says.IndexOf("line ", StringComparison.Ordinal) is var at && at >= 0 && int.TryParse(new string([.. says[(at + 5)..].TakeWhile(char.IsAsciiDigit)]), out var line) ? line : 1;
+        says.IndexOf("line ", StringComparison.Ordinal) is var at
+            && at >= 0
+            && int.TryParse(new string([.. says[(at + 5)..].TakeWhile(char.IsAsciiDigit)]), out var line)
+            ? line
+            : 1;
 
     private static IEnumerable<EntryFault> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
     {
         var choices = ChoicesOf(snapshot, place);
         foreach (var (pointer, known) in choices)
-            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value)) yield return new EntryFault(pointer, "", $"“{value}” does not exist");
+            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value))
+                yield return new EntryFault(pointer, "", $"“{value}” does not exist");
     }
 
     private static (Kind? Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
     {
         if (path == snapshot.Profile.Manifest.Path) return (snapshot.Profile.Manifest.Kind, null, "Manifest");
-        return snapshot.Profile.Locate(path, snapshot.Edition) is { Place: { Content: not PlaceContent.Picture } place, Bindings: var bindings }
+        return snapshot.Profile.Locate(
+            path,
+            snapshot.Edition) is { Place: { Content: not PlaceContent.Picture } place, Bindings: var bindings }
             ? (place.Kind, place, LedgerEndpoints.TitleOf(place, bindings))
             : throw ProblemException.NoFile(path.Value);
     }
@@ -161,13 +170,28 @@ internal static class EntryEndpoints
     {
         // Without a placeholder it is the id that others refer to.
         if (placeholder is null)
-            return [.. overlay.ShownIn(place).Where(p => p.Field(place.Id!) is not null).OrderBy(p => p.Path).Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.FromBase))];
-        var ofPack = overlay.Pack.Placements.Where(p => p.Place == place && overlay.FindDrop(p.Path) is null).Select(p => (p.Path, p.Bindings, FromPack: true));
+            return
+            [
+                .. overlay
+                    .ShownIn(place)
+                    .Where(p => p.Field(place.Id!) is not null)
+                    .OrderBy(p => p.Path)
+                    .Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.FromBase)),
+            ];
+        var ofPack = overlay.Pack.Placements
+            .Where(p => p.Place == place && overlay.FindDrop(p.Path) is null)
+            .Select(p => (p.Path, p.Bindings, FromPack: true));
         var ofBase = overlay.Base.In(place).Select(f => (f.Path, f.Bindings, FromPack: false));
         return
         [
             .. ofPack.Concat(ofBase).DistinctBy(n => n.Path).OrderBy(n => n.Path)
-                .Select(n => new Choice(n.Bindings.Find(placeholder)!, LedgerEndpoints.TitleOf(place, n.Bindings), place.Content == PlaceContent.Picture ? n.Path.Value : null, n.FromPack)),
+                .Select(
+                    n =>
+                        new Choice(
+                            n.Bindings.Find(placeholder)!,
+                            LedgerEndpoints.TitleOf(place, n.Bindings),
+                            place.Content == PlaceContent.Picture ? n.Path.Value : null,
+                            n.FromPack)),
         ];
     }
 
@@ -182,10 +206,15 @@ internal static class EntryEndpoints
             ? [snapshot.Profile.Manifest.IdField, snapshot.Profile.Manifest.TitleField]
             : [.. new[] { place.Id }.OfType<string>().Concat(place.RulesOf<UniqueRule>(snapshot.Edition).Select(r => r.Field)).Distinct()];
 
-    /// <summary>A picture of the same group by which people know the thing: no mask or map, and the base's where the pack has none.</summary>
+    /// <summary>
+    /// A picture of the same group by which people know the thing: no mask or map, and the base's where the pack has none.
+    /// </summary>
     private static ShownPicture? PictureOf(Overlay overlay, Placement placement) =>
         overlay.Profile.Groups.Of(placement.Place)
-            .Where(p => p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false, IsExact: false } && !p.RulesOf<EnabledByRule>(overlay.Edition).Any())
+            .Where(
+                p =>
+                    p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false, IsExact: false }
+                        && !p.RulesOf<EnabledByRule>(overlay.Edition).Any())
             .Select(p => p.Pattern?.Fill(placement.Bindings) is { } path ? overlay.Shown(path) : null)
             .OfType<Placement>()
             .Select(p => new ShownPicture(p.Path.Value, p.Facts.Hash.Hex, p.FromBase))

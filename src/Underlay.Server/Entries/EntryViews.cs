@@ -35,7 +35,9 @@ internal sealed record Sibling(string Title, string Path, JsonElement Value);
 /// <param name="Required">Pointers to fields that are needed, own or taken over.</param>
 internal sealed record InheritanceView(string By, IReadOnlyList<string> Required);
 
-/// <summary>One entry, table or index: its text, what its kind says of each field, what fields may name, and the base's entries beside it.</summary>
+/// <summary>
+/// One entry, table or index: its text, what its kind says of each field, what fields may name, and the base's entries beside it.
+/// </summary>
 /// <param name="Language">json, toml, csv or xml.</param>
 /// <param name="Choices">By pointer: what a field may name.</param>
 /// <param name="Keys">What keys of the entry itself may be, where they are codes; else null.</param>

@@ -19,6 +19,10 @@ internal static class EventEndpoints
     private static async IAsyncEnumerable<SseItem<ServerEvent>> ItemsAsync(EventHub hub, [EnumeratorCancellation] CancellationToken cancel)
     {
         await foreach (var item in hub.ListenAsync(cancel).ConfigureAwait(false))
-            yield return new SseItem<ServerEvent>(item, item.Kind) { EventId = item.Revision?.ToString(CultureInfo.InvariantCulture), ReconnectionInterval = TimeSpan.FromSeconds(1) };
+            yield return new SseItem<ServerEvent>(item, item.Kind)
+            {
+                EventId = item.Revision?.ToString(CultureInfo.InvariantCulture),
+                ReconnectionInterval = TimeSpan.FromSeconds(1),
+            };
     }
 }

@@ -30,7 +30,9 @@ internal sealed class EventHub(NpgsqlDataSource source, DatabaseWatch watch, ILo
     /// <summary>The events from now on.</summary>
     public async IAsyncEnumerable<ServerEvent> ListenAsync([EnumeratorCancellation] CancellationToken cancel)
     {
-        var (key, channel) = (Guid.NewGuid(), Channel.CreateBounded<ServerEvent>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropOldest }));
+        var (key, channel) = (
+            Guid.NewGuid(),
+            Channel.CreateBounded<ServerEvent>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropOldest }));
         pages[key] = channel;
         try
         {
@@ -75,7 +77,8 @@ internal sealed class EventHub(NpgsqlDataSource source, DatabaseWatch watch, ILo
     private void Tell(string channel, string payload)
     {
         if (payload.Split(':') is not [var pack, var rest] || !Guid.TryParse(pack, out var id)) return;
-        if (channel == OperationLog.Channel && long.TryParse(rest, NumberStyles.None, CultureInfo.InvariantCulture, out var revision)) Send(new ServerEvent("pack", id, revision, null));
+        if (channel == OperationLog.Channel && long.TryParse(rest, NumberStyles.None, CultureInfo.InvariantCulture, out var revision))
+            Send(new ServerEvent("pack", id, revision, null));
         else if (Guid.TryParse(rest, out var job))
         {
             Send(new ServerEvent("job", id, null, job));

@@ -37,7 +37,11 @@ internal static class FileEndpoints
     {
         var pack = app.MapGroup("/api/packs/{id:guid}");
         pack.MapGet("/file", ReadAsync).WithName("readFile");
-        pack.MapPut("/file", WriteAsync).WithName("writeFile").Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+        pack
+            .MapPut("/file", WriteAsync)
+            .WithName("writeFile")
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
         pack.MapPost("/removals", RemoveAsync).WithName("removeFiles");
         pack.MapPost("/moves", MoveAsync).WithName("moveFile");
         pack.MapPost("/bring", BringAsync).WithName("bringFiles");
@@ -45,7 +49,9 @@ internal static class FileEndpoints
 
     /// <exception cref="ProblemException">It is no path.</exception>
     public static PackPath Parse(string path) =>
-        PackPath.TryParse(path, out var sound, out var problem) ? sound : throw new ProblemException(400, "unsafe-path", $"“{path}” {problem.Says()}.") { Paths = [path] };
+        PackPath.TryParse(path, out var sound, out var problem)
+            ? sound
+            : throw new ProblemException(400, "unsafe-path", $"“{path}” {problem.Says()}.") { Paths = [path] };
 
     /// <summary>Bytes as a browser may show them: pictures as pictures, text as text, anything else only to be saved.</summary>
     public static FileContentHttpResult Serve(byte[] bytes, string path, bool forGood, HttpResponse response)
@@ -54,21 +60,33 @@ internal static class FileEndpoints
         response.Headers.Vary = "Accept";
         // A page that asks for a picture gets one that browsers show, whatever its format.
         var asksForPicture = response.HttpContext.Request.Headers.Accept.ToString().StartsWith("image/", StringComparison.Ordinal);
-        if (asksForPicture && !PngReader.IsPng(bytes) && SourceReader.Read(bytes).Picture is { } picture) return TypedResults.File(PngWriter.Write(picture), "image/png");
-        if (PngReader.IsPng(bytes)) return TypedResults.File(asksForPicture && SourceReader.ConversionOf(bytes).Length > 0 && SourceReader.ToPng(bytes).Png is { } shown ? shown : bytes, "image/png");
+        if (asksForPicture && !PngReader.IsPng(bytes) && SourceReader.Read(bytes).Picture is { } picture)
+            return TypedResults.File(PngWriter.Write(picture), "image/png");
+        if (PngReader.IsPng(bytes))
+            return TypedResults.File(
+                asksForPicture && SourceReader.ConversionOf(bytes).Length > 0 && SourceReader.ToPng(bytes).Png is { } shown ? shown : bytes,
+                "image/png");
         if (path.EndsWith(".json", StringComparison.Ordinal)) return TypedResults.File(bytes, "text/plain; charset=utf-8");
         return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);
     }
 
     /// <param name="copy">To be saved under a name that leads back to its place.</param>
-    private static async Task<FileContentHttpResult> ReadAsync(Guid id, string path, [FromQuery] string? hash, [FromQuery] bool? copy, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> ReadAsync(
+        Guid id,
+        string path,
+        [FromQuery] string? hash,
+        [FromQuery] bool? copy,
+        PackDesk desk,
+        HttpResponse response,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var at = Parse(path);
         var file = snapshot.Tree.Find(at) ?? throw ProblemException.NoFile(path);
         var now = PackSnapshot.HashOf(file);
         response.Headers.ETag = $"\"{now}\"";
-        if (copy == true) return TypedResults.File(file.ReadAll(), "application/octet-stream", CopyNames.Of(snapshot.Profile, snapshot.Edition, at));
+        if (copy == true)
+            return TypedResults.File(file.ReadAll(), "application/octet-stream", CopyNames.Of(snapshot.Profile, snapshot.Edition, at));
         return Serve(file.ReadAll(), path, hash == now, response);
     }
 
@@ -109,7 +127,8 @@ internal static class FileEndpoints
         var after = await desk.EditAsync(id, null, $"Rename {from.FileName} to {to}", snapshot =>
         {
             if (snapshot.Tree.Find(from) is null) throw ProblemException.NoFile(move.From);
-            if (snapshot.Tree.Find(to) is not null) throw new ProblemException(409, "collides", $"{to} is there already. Nothing was changed.") { Paths = [move.To] };
+            if (snapshot.Tree.Find(to) is not null)
+                throw new ProblemException(409, "collides", $"{to} is there already. Nothing was changed.") { Paths = [move.To] };
             return Renaming.Edits(snapshot.Profile, snapshot.Edition, snapshot.Tree, from, to);
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
@@ -123,7 +142,8 @@ internal static class FileEndpoints
         {
             var overlay = snapshot.NeedOverlay();
             plan = Bring.Plan(overlay, request.Paths.Select(Parse));
-            if (plan.Count == 0) throw new ProblemException(409, "nothing-to-bring", "The pack has these files already, or the base does not.");
+            if (plan.Count == 0)
+                throw new ProblemException(409, "nothing-to-bring", "The pack has these files already, or the base does not.");
             return Bring.Edits(overlay, snapshot.Tree, plan);
         }, cancel).ConfigureAwait(false);
         return new BroughtFiles(after.Revision, [.. plan.Select(b => new BroughtFile(b.Path.Value, b.With?.Value))]);
@@ -137,7 +157,11 @@ internal static class FileEndpoints
         if (wanted is not null && wanted != now)
             throw Stale(snapshot, path, "Nothing was overwritten");
         if (request.Headers.IfNoneMatch is ["*"] && now is not null)
-            throw new ProblemException(412, "stale", $"{path} is there already. Nothing was overwritten.") { Paths = [path.Value], Revision = snapshot.Revision };
+            throw new ProblemException(
+                412,
+                "stale",
+                $"{path} is there already. Nothing was overwritten.")
+            { Paths = [path.Value], Revision = snapshot.Revision };
     }
 
     private static ProblemException Stale(PackSnapshot snapshot, PackPath path, string left) =>

@@ -20,14 +20,26 @@ internal sealed record Size(int Width, int Height);
 /// <param name="Size">Of the pack's picture.</param>
 /// <param name="BaseSize">Of the base's picture.</param>
 /// <param name="Length">Bytes of the pack's file, else of the base's.</param>
-internal sealed record LedgerRow(string Path, string? Place, string Title, string Noun, string State, bool IsPicture, string? Hash, string? BaseHash, Size? Size, Size? BaseSize, long Length);
+internal sealed record LedgerRow(
+    string Path,
+    string? Place,
+    string Title,
+    string Noun,
+    string State,
+    bool IsPicture,
+    string? Hash,
+    string? BaseHash,
+    Size? Size,
+    Size? BaseSize,
+    long Length);
 
 /// <summary>The paths of the base and the pack, in the order of the places and then of their paths.</summary>
 internal sealed record Ledger(long Revision, IReadOnlyList<LedgerRow> Rows);
 
 internal static class LedgerEndpoints
 {
-    public static void MapLedger(this IEndpointRouteBuilder app) => app.MapGet("/api/packs/{id:guid}/ledger", GetAsync).WithName("readLedger");
+    public static void MapLedger(this IEndpointRouteBuilder app) =>
+        app.MapGet("/api/packs/{id:guid}/ledger", GetAsync).WithName("readLedger");
 
     private static async Task<Ledger> GetAsync(Guid id, PackDesk desk, CancellationToken cancel)
     {
@@ -37,19 +49,32 @@ internal static class LedgerEndpoints
 
     private static List<LedgerRow> RowsOf(PackSnapshot snapshot)
     {
-        if (snapshot.Overlay is not { } overlay) return [.. snapshot.Tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).Select(f => Unplaced(f))];
+        if (snapshot.Overlay is not { } overlay)
+            return [.. snapshot.Tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).Select(f => Unplaced(f))];
         var ofPack = overlay.Pack.Placements.ToDictionary(p => p.Path);
         var rows = new Dictionary<PackPath, LedgerRow>();
         foreach (var file in overlay.Base.Files)
-            if (file.Place is { } place) rows[file.Path] = Row(new Placement(file.Path, place, file.Bindings, FromBase: true, file.Facts), overlay);
+            if (file.Place is { } place)
+                rows[file.Path] = Row(new Placement(file.Path, place, file.Bindings, FromBase: true, file.Facts), overlay);
         foreach (var placement in ofPack.Values) rows[placement.Path] = Row(placement, overlay);
         foreach (var found in snapshot.Report.Findings.SelectMany(f => f.Parts.Select(p => p.Path).Prepend(f.Path)))
-            if (PackPath.TryParse(found, out var path, out _) && !rows.ContainsKey(path) && snapshot.Tree.Find(path) is null && Missing(path, snapshot) is { } missing) rows[path] = missing;
-        var order = snapshot.Profile.Places.Select((place, index) => (place.Key, index)).ToDictionary(p => p.Key, p => p.index, StringComparer.Ordinal);
+            if (PackPath.TryParse(found, out var path, out _)
+                && !rows.ContainsKey(path)
+                && snapshot.Tree.Find(path) is null
+                && Missing(path, snapshot) is { } missing)
+                rows[path] = missing;
+        var order = snapshot.Profile.Places
+            .Select((place, index) => (place.Key, index))
+            .ToDictionary(p => p.Key, p => p.index, StringComparer.Ordinal);
         return
         [
-            .. rows.OrderBy(r => r.Value.Place is { } place ? order[place] : int.MaxValue).ThenBy(r => r.Key.Value, NaturalOrder.Comparer).Select(r => r.Value),
-            .. snapshot.Tree.Files.Where(f => f.Path == snapshot.Profile.Manifest.Path).Select(f => Unplaced(f) with { Title = "Manifest", Noun = "manifest", State = "addition" }),
+            .. rows
+                .OrderBy(r => r.Value.Place is { } place ? order[place] : int.MaxValue)
+                .ThenBy(r => r.Key.Value, NaturalOrder.Comparer)
+                .Select(r => r.Value),
+            .. snapshot.Tree.Files
+                .Where(f => f.Path == snapshot.Profile.Manifest.Path)
+                .Select(f => Unplaced(f) with { Title = "Manifest", Noun = "manifest", State = "addition" }),
             .. overlay.Pack.Unplaced.Select(Unplaced),
         ];
     }
@@ -57,7 +82,13 @@ internal static class LedgerEndpoints
     private static LedgerRow Row(Placement placement, Overlay overlay)
     {
         var under = overlay.Base.Find(placement.Path);
-        var state = placement.FromBase ? "base" : under is null ? "addition" : under.Facts.Hash == placement.Facts.Hash ? "unchanged" : "override";
+        var state = placement.FromBase
+            ? "base"
+            : under is null
+            ? "addition"
+            : under.Facts.Hash == placement.Facts.Hash
+            ? "unchanged"
+            : "override";
         return new LedgerRow(
             placement.Path.Value,
             placement.Place.Key,
@@ -74,11 +105,30 @@ internal static class LedgerEndpoints
 
     private static LedgerRow? Missing(PackPath path, PackSnapshot snapshot) =>
         snapshot.Profile.Locate(path, snapshot.Edition) is { } located
-            ? new LedgerRow(path.Value, located.Place.Key, TitleOf(located.Place, located.Bindings), located.Place.Noun, "missing", located.Place.Content == PlaceContent.Picture, null, null, null, null, 0)
-            : path == snapshot.Profile.Manifest.Path ? new LedgerRow(path.Value, null, "Manifest", "manifest", "missing", false, null, null, null, null, 0) : null;
+            ? new LedgerRow(
+                path.Value,
+                located.Place.Key,
+                TitleOf(located.Place, located.Bindings),
+                located.Place.Noun,
+                "missing",
+                located.Place.Content == PlaceContent.Picture,
+                null,
+                null,
+                null,
+                null,
+                0)
+            : path == snapshot.Profile.Manifest.Path
+                ? new LedgerRow(path.Value, null, "Manifest", "manifest", "missing", false, null, null, null, null, 0)
+                : null;
 
     private static LedgerRow Unplaced(TreeFile file) => new(
-        file.Path.Value, null, file.Path.FileName, "file", "unplaced", file.Path.Value.EndsWith(".png", StringComparison.OrdinalIgnoreCase), PackSnapshot.HashOf(file), null, null, null, file.Length);
+        file.Path.Value,
+        null,
+        file.Path.FileName,
+        "file",
+        "unplaced",
+        file.Path.Value.EndsWith(".png", StringComparison.OrdinalIgnoreCase),
+        PackSnapshot.HashOf(file), null, null, null, file.Length);
 
     /// <summary>"Sea jug" for "wares/sea_jug/shelf.png"; the place's own word where nothing in the path is a name.</summary>
     public static string TitleOf(Place place, Bindings bindings)
@@ -88,5 +138,6 @@ internal static class LedgerEndpoints
         return char.ToUpperInvariant(words[0]) + words[1..];
     }
 
-    public static Size? SizeOf(Core.BaseFiles.FileFacts facts) => facts.Picture?.Header?.Size is { } size ? new Size(size.Width, size.Height) : null;
+    public static Size? SizeOf(Core.BaseFiles.FileFacts facts) =>
+        facts.Picture?.Header?.Size is { } size ? new Size(size.Width, size.Height) : null;
 }

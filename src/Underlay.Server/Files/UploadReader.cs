@@ -20,7 +20,9 @@ internal sealed record UploadedFile(PackPath Path, byte[] Bytes);
 /// <summary>What came in with one request.</summary>
 internal sealed record Upload(IReadOnlyList<UploadedFile> Files, IReadOnlyList<Refused> Refused);
 
-/// <summary>Reads dropped files as they stream in: multipart/form-data (RFC 7578), a part a file, its path as the part's file name.</summary>
+/// <summary>
+/// Reads dropped files as they stream in: multipart/form-data (RFC 7578), a part a file, its path as the part's file name.
+/// </summary>
 internal static class UploadReader
 {
     /// <summary>The most bytes of one request; pages send larger drops in several.</summary>
@@ -30,12 +32,14 @@ internal static class UploadReader
 
     public static IRequestSizeLimitMetadata Limit { get; } = new RequestSizeLimitAttribute(MostBytes);
 
-    public static RouteHandlerBuilder AcceptsUpload(this RouteHandlerBuilder endpoint) => endpoint.Accepts<IFormFileCollection>("multipart/form-data").DisableAntiforgery();
+    public static RouteHandlerBuilder AcceptsUpload(this RouteHandlerBuilder endpoint) =>
+        endpoint.Accepts<IFormFileCollection>("multipart/form-data").DisableAntiforgery();
 
     /// <exception cref="ProblemException">The request is no upload.</exception>
     public static async Task<Upload> ReadAsync(HttpRequest request, CancellationToken cancel)
     {
-        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || HeaderUtilities.RemoveQuotes(type.Boundary).Value is not { Length: > 0 } boundary)
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
+            || HeaderUtilities.RemoveQuotes(type.Boundary).Value is not { Length: > 0 } boundary)
             throw ProblemException.Unsound("Files have to be sent as multipart/form-data.");
         var reader = new MultipartReader(boundary, request.Body) { HeadersLengthLimit = 16 * 1024 };
         var files = new List<UploadedFile>();
@@ -67,7 +71,10 @@ internal static class UploadReader
         }
         catch (Exception problem) when (problem is InvalidDataException or IOException && !cancel.IsCancellationRequested)
         {
-            throw new ProblemException(400, "upload-broken", "The upload broke off before its end. Nothing was taken; drop the files again.");
+            throw new ProblemException(
+                400,
+                "upload-broken",
+                "The upload broke off before its end. Nothing was taken; drop the files again.");
         }
 
         return new Upload(files, refused);

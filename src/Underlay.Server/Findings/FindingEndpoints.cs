@@ -20,7 +20,11 @@ internal static class FindingEndpoints
     /// <exception cref="ProblemException">There is no such finding.</exception>
     public static Finding Find(PackSnapshot snapshot, FindingName name) =>
         snapshot.Report.Findings.FirstOrDefault(f => FindingName.Of(f) == name)
-        ?? throw new ProblemException(409, "finding-gone", "This is no longer found; the pack was changed meanwhile.") { Paths = [name.Path] };
+        ?? throw new ProblemException(
+            409,
+            "finding-gone",
+            "This is no longer found; the pack was changed meanwhile.")
+        { Paths = [name.Path] };
 
     private static async Task<FindingsView> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
     {
@@ -63,7 +67,11 @@ internal static class FindingEndpoints
         if (problem is not null)
         {
             var path = Core.Packs.ReservedFolder.Waivers;
-            throw new ProblemException(409, "waivers-unreadable", $"{path} cannot be read, and is not overwritten: {problem}. Mend it or take it out first.") { Paths = [path.Value] };
+            throw new ProblemException(
+                409,
+                "waivers-unreadable",
+                $"{path} cannot be read, and is not overwritten: {problem}. Mend it or take it out first.")
+            { Paths = [path.Value] };
         }
 
         var keys = findings.Select(f => f.Key).ToHashSet();

@@ -79,4 +79,10 @@ internal sealed record FindingView(
 /// <summary>All that was found.</summary>
 /// <param name="LoseNothing">How many findings have a fix that loses nothing and leaves no choice.</param>
 /// <param name="LoseNothingFiles">How many files those findings are about.</param>
-internal sealed record FindingsView(long Revision, FindingCounts Counts, int LoseNothing, int LoseNothingFiles, bool IsWrapped, IReadOnlyList<FindingView> Findings);
+internal sealed record FindingsView(
+    long Revision,
+    FindingCounts Counts,
+    int LoseNothing,
+    int LoseNothingFiles,
+    bool IsWrapped,
+    IReadOnlyList<FindingView> Findings);

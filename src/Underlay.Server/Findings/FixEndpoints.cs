@@ -32,7 +32,8 @@ internal sealed record FixResult(long Revision, int Applied, int Files, IReadOnl
 
 internal static class FixEndpoints
 {
-    public static void MapFixes(this IEndpointRouteBuilder app) => app.MapPost("/api/packs/{id:guid}/fixes", FixAsync).WithName("applyFixes");
+    public static void MapFixes(this IEndpointRouteBuilder app) =>
+        app.MapPost("/api/packs/{id:guid}/fixes", FixAsync).WithName("applyFixes");
 
     private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, CancellationToken cancel)
     {
@@ -51,11 +52,23 @@ internal static class FixEndpoints
             CheckReport Check(FileTree tree) => (session = session.MovedTo(tree, cancel)).Report;
             outcome = request.AllThatLoseNothing
                 ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
-                : FixRunner.Apply(snapshot.FixContext.PackName, snapshot.Tree, snapshot.Report, Check, snapshot.Profile, [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))]);
-            if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
+                : FixRunner.Apply(
+                    snapshot.FixContext.PackName,
+                    snapshot.Tree,
+                    snapshot.Report,
+                    Check,
+                    snapshot.Profile,
+                    [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))]);
+            if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing)
+                throw Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
             return [.. outcome.Applied.SelectMany(f => f.Edits)];
         }, cancel).ConfigureAwait(false);
-        var files = outcome!.Applied.SelectMany(f => f.Edits).SelectMany(e => e.Touches).Where(p => !ReservedFolder.Holds(p)).Distinct().Count();
+        var files = outcome!.Applied
+            .SelectMany(f => f.Edits)
+            .SelectMany(e => e.Touches)
+            .Where(p => !ReservedFolder.Holds(p))
+            .Distinct()
+            .Count();
         return new FixResult(after.Revision, outcome.Applied.Count, files, [.. outcome.Held.Select(HeldFix.Of)]);
     }
 
@@ -71,7 +84,12 @@ internal static class FixEndpoints
 
         if (finding.Fix is not { } fix) throw Gone([finding.Path]);
         if (wanted.Answer is not { } answer) return finding;
-        return finding with { Fix = fix.Answered(answer) ?? throw ProblemException.Unsound($"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}.") };
+        return finding with
+        {
+            Fix = fix.Answered(answer)
+                ?? throw ProblemException.Unsound(
+                    $"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}."),
+        };
     }
 
     private static ProblemException Gone(IReadOnlyList<string> paths) =>

@@ -40,7 +40,9 @@ internal static class Preparation
         var database = scope.ServiceProvider.GetRequiredService<UnderlayDatabase>();
         await EnsureDatabaseAsync(settings.Database).ConfigureAwait(false);
         // Of several nodes that start at once, one prepares.
-        await using var connection = await scope.ServiceProvider.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync().ConfigureAwait(false);
+        await using var connection = await scope.ServiceProvider
+            .GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync().ConfigureAwait(false);
         await RunAsync(connection, $"SELECT pg_advisory_lock({Lock})").ConfigureAwait(false);
         try
         {
@@ -64,22 +66,33 @@ internal static class Preparation
         foreach (var pack in DemoCatalogue.Packs.Reverse())
         {
             var files = pack.Make().Files.Select(f => new UploadedFile(PackPath.Parse($"{pack.Name}/{f.Path}"), f.ReadAll())).ToList();
-            await importer.ImportAsync(hosts.Get(pack.Host), new Upload(files, []), pack.About, CancellationToken.None).ConfigureAwait(false);
+            await importer.ImportAsync(
+                hosts.Get(pack.Host),
+                new Upload(files, []),
+                pack.About,
+                CancellationToken.None).ConfigureAwait(false);
         }
     }
 
     private static async Task EnsureDatabaseAsync(string text)
     {
         var wanted = new NpgsqlConnectionStringBuilder(text);
-        await using var server = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(text) { Database = "postgres", Pooling = false }.ConnectionString);
+        await using var server = new NpgsqlConnection(
+            new NpgsqlConnectionStringBuilder(text) { Database = "postgres", Pooling = false }.ConnectionString);
         await server.OpenAsync().ConfigureAwait(false);
-        await using var find = new NpgsqlCommand("SELECT 1 FROM pg_database WHERE datname = $1", server) { Parameters = { new NpgsqlParameter { Value = wanted.Database } } };
+        await using var find = new NpgsqlCommand("SELECT 1 FROM pg_database WHERE datname = $1", server)
+        {
+            Parameters = { new NpgsqlParameter { Value = wanted.Database } },
+        };
         if (await find.ExecuteScalarAsync().ConfigureAwait(false) is not null) return;
         try
         {
-            await RunAsync(server, $"CREATE DATABASE \"{wanted.Database!.Replace("\"", "\"\"", StringComparison.Ordinal)}\"").ConfigureAwait(false);
+            await RunAsync(
+                server,
+                $"CREATE DATABASE \"{wanted.Database!.Replace("\"", "\"\"", StringComparison.Ordinal)}\"").ConfigureAwait(false);
         }
-        catch (PostgresException problem) when (problem.SqlState is PostgresErrorCodes.DuplicateDatabase or PostgresErrorCodes.UniqueViolation)
+        catch (PostgresException problem)
+            when (problem.SqlState is PostgresErrorCodes.DuplicateDatabase or PostgresErrorCodes.UniqueViolation)
         {
             // Another node made it meanwhile.
         }

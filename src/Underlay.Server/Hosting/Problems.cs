@@ -43,7 +43,8 @@ internal sealed class ProblemHandler(DatabaseWatch watch, ILogger<ProblemHandler
         var details = exception switch
         {
             ProblemException problem => Of(problem),
-            BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Type = "/problems/unsound-request", Detail = Says(bad) },
+            BadHttpRequestException bad =>
+                new ProblemDetails { Status = bad.StatusCode, Type = "/problems/unsound-request", Detail = Says(bad) },
             OperationCanceledException when context.RequestAborted.IsCancellationRequested => null,
             _ when watch.Notes(exception) => Away(exception),
             _ => Unforeseen(exception),

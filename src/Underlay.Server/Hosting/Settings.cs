@@ -17,7 +17,8 @@ internal sealed record Settings(int Port, string Database, Installation Installa
     public static Settings Read(IConfiguration configuration)
     {
         var port = DefaultPort;
-        if (configuration["UNDERLAY_PORT"] is { Length: > 0 } text && (!int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out port) || port is < 1 or > 65535))
+        if (configuration["UNDERLAY_PORT"] is { Length: > 0 } text
+            && (!int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out port) || port is < 1 or > 65535))
             throw new InvalidDataException($"UNDERLAY_PORT is “{text}”; a port from 1 to 65535 is wanted.");
         var found = Installation.Find();
         var data = configuration["UNDERLAY_DATA"];

@@ -16,11 +16,14 @@ internal static class WebPages
         });
         app.MapFallback(async context =>
         {
-            if (context.Request.Path.StartsWithSegments("/api")) throw new ProblemException(404, "no-address", "There is nothing at this address.");
+            if (context.Request.Path.StartsWithSegments("/api"))
+                throw new ProblemException(404, "no-address", "There is nothing at this address.");
             var page = await File.ReadAllTextAsync(Path.Combine(folder, "index.html"), context.RequestAborted).ConfigureAwait(false);
             context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-store";
-            await context.Response.WriteAsync(page.Replace("{{nonce}}", Safety.NonceOf(context), StringComparison.Ordinal), context.RequestAborted).ConfigureAwait(false);
+            await context.Response.WriteAsync(
+                page.Replace("{{nonce}}", Safety.NonceOf(context), StringComparison.Ordinal),
+                context.RequestAborted).ConfigureAwait(false);
         });
     }
 }

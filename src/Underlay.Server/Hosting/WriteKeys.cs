@@ -20,7 +20,8 @@ internal static class WriteKeys
     private static readonly object InContext = new();
 
     /// <summary>The key of the request that is being answered; null for none.</summary>
-    public static Guid? WriteKey(this HttpContext? context) => context?.Items.TryGetValue(InContext, out var key) == true ? (Guid?)key : null;
+    public static Guid? WriteKey(this HttpContext? context) =>
+        context?.Items.TryGetValue(InContext, out var key) == true ? (Guid?)key : null;
 
     /// <summary>Answers what was made before, and keeps what is answered to what is made now.</summary>
     public static void UseWriteKeys(this IApplicationBuilder app) => app.Use(async (context, next) =>
@@ -57,7 +58,9 @@ internal static class WriteKeys
     private static async Task<bool> AnswerAgainAsync(HttpContext context, Guid key, IDbContextFactory<UnderlayDatabase> databases)
     {
         await using var database = await databases.CreateDbContextAsync(context.RequestAborted).ConfigureAwait(false);
-        var made = await database.Writes.AsNoTracking().FirstOrDefaultAsync(w => w.Key == key, context.RequestAborted).ConfigureAwait(false);
+        var made = await database.Writes
+            .AsNoTracking()
+            .FirstOrDefaultAsync(w => w.Key == key, context.RequestAborted).ConfigureAwait(false);
         if (made is null) return false;
         if (made.Status is not { } status) throw ProblemException.MadeBefore();
         context.Response.StatusCode = status;

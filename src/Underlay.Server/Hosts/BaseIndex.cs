@@ -23,10 +23,15 @@ internal sealed class BaseIndex(HostShelf hosts, UnderlayDatabase database)
     private async Task RefreshAsync(HostProfile profile, Edition edition, CancellationToken cancel)
     {
         var wanted = hosts.Base(profile, edition).Files.Select(f => Row(profile, edition, f)).ToList();
-        var known = await database.BaseFiles.AsNoTracking().Where(f => f.Host == profile.Key && f.Edition == edition.Key).ToListAsync(cancel).ConfigureAwait(false);
+        var known = await database.BaseFiles
+            .AsNoTracking()
+            .Where(f => f.Host == profile.Key && f.Edition == edition.Key)
+            .ToListAsync(cancel).ConfigureAwait(false);
         if (known.Select(Gist).ToHashSet().SetEquals(wanted.Select(Gist))) return;
         await using var transaction = await database.Database.BeginTransactionAsync(cancel).ConfigureAwait(false);
-        await database.BaseFiles.Where(f => f.Host == profile.Key && f.Edition == edition.Key).ExecuteDeleteAsync(cancel).ConfigureAwait(false);
+        await database.BaseFiles
+            .Where(f => f.Host == profile.Key && f.Edition == edition.Key)
+            .ExecuteDeleteAsync(cancel).ConfigureAwait(false);
         database.BaseFiles.AddRange(wanted);
         await database.SaveChangesAsync(cancel).ConfigureAwait(false);
         await transaction.CommitAsync(cancel).ConfigureAwait(false);
@@ -43,14 +48,18 @@ internal sealed class BaseIndex(HostShelf hosts, UnderlayDatabase database)
         Words = WordsOf(file),
         Hash = file.Facts.Hash.Hex,
         Length = file.Facts.Length,
-        Facts = JsonSerializer.Serialize(new { size = LedgerEndpoints.SizeOf(file.Facts), length = file.Facts.Length }, JsonSerializerOptions.Web),
+        Facts = JsonSerializer.Serialize(
+            new { size = LedgerEndpoints.SizeOf(file.Facts), length = file.Facts.Length },
+            JsonSerializerOptions.Web),
     };
 
     private static string WordsOf(BaseFile file)
     {
         var words = new StringBuilder(file.Path.Value);
-        if (file.Place is { } place) words.Append(' ').Append(place.Title).Append(' ').Append(LedgerEndpoints.TitleOf(place, file.Bindings));
-        if (file.Facts.Picture?.Header?.Size is { } size) words.Append(' ').Append(size).Append(' ').Append(size.Width).Append('x').Append(size.Height);
+        if (file.Place is { } place)
+            words.Append(' ').Append(place.Title).Append(' ').Append(LedgerEndpoints.TitleOf(place, file.Bindings));
+        if (file.Facts.Picture?.Header?.Size is { } size)
+            words.Append(' ').Append(size).Append(' ').Append(size.Width).Append('x').Append(size.Height);
         if (file.Facts.Entry is { IsAccepted: true } entry)
             foreach (var field in entry.Text.Root.EnumerateObject())
                 if (field.Value.ValueKind == JsonValueKind.String) words.Append(' ').Append(field.Value.GetString());

@@ -73,7 +73,15 @@ internal static class HostEndpoints
             p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))],
         new HostWords(HostWordView.Of(profile.Outcomes), HostWordView.Of(profile.Drops), HostWordView.Of(profile.Reasons)));
 
-    private static async Task<BasePage> SearchAsync(string host, string edition, string? words, string? place, string? cursor, HostShelf hosts, UnderlayDatabase database, CancellationToken cancel)
+    private static async Task<BasePage> SearchAsync(
+        string host,
+        string edition,
+        string? words,
+        string? place,
+        string? cursor,
+        HostShelf hosts,
+        UnderlayDatabase database,
+        CancellationToken cancel)
     {
         var (profile, found) = Find(hosts, host, edition);
         var query = database.BaseFiles.Where(f => f.Host == profile.Key && f.Edition == found.Key && f.Place != null);
@@ -81,7 +89,11 @@ internal static class HostEndpoints
         foreach (var word in (words ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8))
             query = query.Where(f => f.Words.Contains(word));
         var total = await query.CountAsync(cancel).ConfigureAwait(false);
-        var rows = await query.Where(f => cursor == null || f.Path.CompareTo(cursor) > 0).OrderBy(f => f.Path).Take(PageSize).ToListAsync(cancel).ConfigureAwait(false);
+        var rows = await query
+            .Where(f => cursor == null || f.Path.CompareTo(cursor) > 0)
+            .OrderBy(f => f.Path)
+            .Take(PageSize)
+            .ToListAsync(cancel).ConfigureAwait(false);
         return new BasePage(
             total,
             [.. rows.Select(r => Hit(profile, found, r))],
@@ -92,10 +104,23 @@ internal static class HostEndpoints
     {
         var (place, bindings) = profile.Locate(Core.Packs.PackPath.Parse(row.Path), edition)!.Value;
         using var facts = JsonDocument.Parse(row.Facts);
-        return new BaseHit(row.Path, place.Key, place.Title, LedgerEndpoints.TitleOf(place, bindings), place.Noun, row.Hash, facts.RootElement.Clone());
+        return new BaseHit(
+            row.Path,
+            place.Key,
+            place.Title,
+            LedgerEndpoints.TitleOf(place, bindings),
+            place.Noun,
+            row.Hash,
+            facts.RootElement.Clone());
     }
 
-    private static FileContentHttpResult Read(string host, string edition, string path, [FromQuery] string? hash, HostShelf hosts, HttpResponse response)
+    private static FileContentHttpResult Read(
+        string host,
+        string edition,
+        string path,
+        [FromQuery] string? hash,
+        HostShelf hosts,
+        HttpResponse response)
     {
         var (profile, found) = Find(hosts, host, edition);
         var at = FileEndpoints.Parse(path);
@@ -108,6 +133,8 @@ internal static class HostEndpoints
     private static (HostProfile Profile, Edition Edition) Find(HostShelf hosts, string host, string edition)
     {
         var profile = hosts.Get(host);
-        return (profile, profile.FindEdition(edition) ?? throw new ProblemException(404, "no-edition", $"{profile.Title} has no edition “{edition}”."));
+        return (
+            profile,
+            profile.FindEdition(edition) ?? throw new ProblemException(404, "no-edition", $"{profile.Title} has no edition “{edition}”."));
     }
 }

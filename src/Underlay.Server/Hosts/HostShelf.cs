@@ -17,7 +17,8 @@ internal sealed class HostShelf
     public HostShelf(Installation installation)
     {
         this.installation = installation;
-        hosts = ProfileFolder.List(installation.Hosts).ToDictionary(key => key, key => ProfileFolder.Read(installation.Hosts, key), StringComparer.Ordinal);
+        hosts = ProfileFolder.List(installation.Hosts)
+            .ToDictionary(key => key, key => ProfileFolder.Read(installation.Hosts, key), StringComparer.Ordinal);
     }
 
     public IEnumerable<HostProfile> All => hosts.Values.Select(h => h.Profile).OrderBy(p => p.Key, StringComparer.Ordinal);
@@ -26,7 +27,11 @@ internal sealed class HostShelf
 
     /// <exception cref="Hosting.ProblemException">There is no such host.</exception>
     public HostProfile Get(string key) =>
-        Find(key) ?? throw new Hosting.ProblemException(404, "no-host", $"There is no host “{key}”; there is {string.Join(", ", hosts.Keys.Order(StringComparer.Ordinal))}.");
+        Find(key)
+            ?? throw new Hosting.ProblemException(
+                404,
+                "no-host",
+                $"There is no host “{key}”; there is {string.Join(", ", hosts.Keys.Order(StringComparer.Ordinal))}.");
 
     public static bool HasBase(HostProfile profile, Edition edition) => DemoCatalogue.FindBase(profile.Key, edition.Key) is not null;
 
@@ -41,7 +46,8 @@ internal sealed class HostShelf
     /// <exception cref="InvalidDataException">They are not here.</exception>
     public string BaseFolder(HostProfile profile, Edition edition)
     {
-        var demo = DemoCatalogue.FindBase(profile.Key, edition.Key) ?? throw new InvalidDataException($"The files of {edition.Title} are not here.");
+        var demo = DemoCatalogue.FindBase(profile.Key, edition.Key)
+            ?? throw new InvalidDataException($"The files of {edition.Title} are not here.");
         return new BaseFolders(installation.Cache, DemoCatalogue.Version).Get(demo.Folder, demo.Make);
     }
 }

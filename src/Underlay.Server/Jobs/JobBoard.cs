@@ -36,13 +36,19 @@ internal sealed class JobBoard(IDbContextFactory<UnderlayDatabase> databases, IH
         {
             await database.SaveChangesAsync(cancel).ConfigureAwait(false);
         }
-        catch (DbUpdateException problem) when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        catch (DbUpdateException problem)
+            when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
         {
             database.ChangeTracker.Clear();
-            return await database.Jobs.AsNoTracking().FirstOrDefaultAsync(j => j.Key == key && (j.State == JobState.Queued || j.State == JobState.Running), cancel).ConfigureAwait(false)
+            return await database.Jobs
+                .AsNoTracking()
+                .FirstOrDefaultAsync(
+                    j => j.Key == key && (j.State == JobState.Queued || j.State == JobState.Running),
+                    cancel).ConfigureAwait(false)
                 ?? throw new ProblemException(409, "conflict", "The same work has just ended; ask again if it is still wanted.");
         }
-        catch (DbUpdateException problem) when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation })
+        catch (DbUpdateException problem)
+            when (problem.InnerException is PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation })
         {
             throw ProblemException.NoPack();
         }

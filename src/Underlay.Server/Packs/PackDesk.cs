@@ -181,7 +181,8 @@ internal sealed class PackDesk(
         }
     }
 
-    private static string Names(IReadOnlyList<PackPath> paths) => paths.Count == 1 ? paths[0].Value : $"{paths[0]} and {paths.Count - 1} more files";
+    private static string Names(IReadOnlyList<PackPath> paths) =>
+        paths.Count == 1 ? paths[0].Value : $"{paths[0]} and {paths.Count - 1} more files";
 
     private void Trim()
     {

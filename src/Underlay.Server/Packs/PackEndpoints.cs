@@ -13,7 +13,14 @@ using Underlay.Server.Hosts;
 namespace Underlay.Server.Packs;
 
 /// <summary>A pack in the list of packs.</summary>
-internal sealed record PackListItem(Guid Id, string? About, DateTimeOffset CreatedAt, DateTimeOffset? ChangedAt, string? Released, DateTimeOffset? ReleasedAt, PackSummary Summary);
+internal sealed record PackListItem(
+    Guid Id,
+    string? About,
+    DateTimeOffset CreatedAt,
+    DateTimeOffset? ChangedAt,
+    string? Released,
+    DateTimeOffset? ReleasedAt,
+    PackSummary Summary);
 
 /// <summary>A pack with all that its frame shows.</summary>
 internal sealed record PackView(Guid Id, long Revision, string? About, string? Undo, string? Redo, string? Released, PackSummary Summary);
@@ -47,14 +54,26 @@ internal static class PackEndpoints
             {
                 Pack = p,
                 ChangedAt = database.Operations.Where(o => o.PackId == p.Id).Max(o => (DateTimeOffset?)o.At),
-                Release = database.Releases.Where(r => r.PackId == p.Id).OrderByDescending(r => r.At).Select(r => new { r.Version, r.At }).FirstOrDefault(),
+                Release = database.Releases
+                    .Where(r => r.PackId == p.Id)
+                    .OrderByDescending(r => r.At)
+                    .Select(r => new { r.Version, r.At })
+                    .FirstOrDefault(),
             })
             .ToListAsync(cancel).ConfigureAwait(false);
         var list = new List<PackListItem>();
         foreach (var row in rows.OrderByDescending(r => r.ChangedAt ?? r.Pack.CreatedAt))
         {
             var summary = await SummaryOfAsync(row.Pack, database, desk, cancel).ConfigureAwait(false);
-            list.Add(new PackListItem(row.Pack.Id, row.Pack.About, row.Pack.CreatedAt, row.ChangedAt, row.Release?.Version, row.Release?.At, summary));
+            list.Add(
+                new PackListItem(
+                    row.Pack.Id,
+                    row.Pack.About,
+                    row.Pack.CreatedAt,
+                    row.ChangedAt,
+                    row.Release?.Version,
+                    row.Release?.At,
+                    summary));
         }
 
         return list;
@@ -63,7 +82,10 @@ internal static class PackEndpoints
     /// <summary>The kept summary, so that a list opens no pack; what a newer Underlay finds in a pack is told when it is opened.</summary>
     private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
     {
-        if (pack.SummaryTag == TagOf(pack.Revision) && pack.Summary is { } kept && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary) return summary;
+        if (pack.SummaryTag == TagOf(pack.Revision)
+            && pack.Summary is { } kept
+            && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary)
+            return summary;
         var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
         summary = PackSummary.Of(snapshot);
         await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
@@ -79,22 +101,35 @@ internal static class PackEndpoints
             .ExecuteUpdateAsync(p => p.SetProperty(x => x.Summary, json).SetProperty(x => x.SummaryTag, tag), cancel).ConfigureAwait(false);
     }
 
-    private static async Task<Created<PackMade>> MakeAsync(NewPackRequest request, UnderlayDatabase database, PackDesk desk, HostShelf hosts, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Created<PackMade>> MakeAsync(
+        NewPackRequest request,
+        UnderlayDatabase database,
+        PackDesk desk,
+        HostShelf hosts,
+        TimeProvider clock,
+        CancellationToken cancel)
     {
         var profile = hosts.Get(request.Host);
         var edition = profile.FindEdition(request.Edition)
-            ?? throw ProblemException.Unsound($"{profile.Title} has no edition “{request.Edition}”; it has {string.Join(", ", profile.Editions)}.");
+            ?? throw ProblemException.Unsound(
+                $"{profile.Title} has no edition “{request.Edition}”; it has {string.Join(", ", profile.Editions)}.");
         var title = request.Title.Trim();
         if (title.Length is 0 or > 80) throw ProblemException.Unsound("A title of 1 to 80 characters is wanted.");
         var prefix = request.Prefix.Trim();
         if (prefix.Length is 0 or > 30 || !prefix.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_'))
             throw ProblemException.Unsound("A prefix of 1 to 30 characters is wanted, made of a to z, 0 to 9 and _.");
-        if (prefix == profile.BasePrefix) throw ProblemException.Unsound($"“{prefix}” is {profile.Title}’s own prefix; choose another.");
+        if (prefix == profile.BasePrefix)
+            throw ProblemException.Unsound($"“{prefix}” is {profile.Title}’s own prefix; choose "
+            + $"another.");
         var author = request.Author.Trim();
         if (author.Length is 0 or > 80) throw ProblemException.Unsound("The author’s name is wanted, of 1 to 80 characters.");
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
         var name = NewPack.FreeName(NewPack.NameOf(title), await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
-        await desk.BeginAsync(pack, $"Begin {title}", [NewPack.Manifest(profile, title, edition, author, prefix, name)], cancel).ConfigureAwait(false);
+        await desk.BeginAsync(
+            pack,
+            $"Begin {title}",
+            [NewPack.Manifest(profile, title, edition, author, prefix, name)],
+            cancel).ConfigureAwait(false);
         return TypedResults.Created($"/api/packs/{pack.Id}", new PackMade(pack.Id, title, []));
     }
 
@@ -111,15 +146,33 @@ internal static class PackEndpoints
         return TypedResults.Created($"/api/packs/{made.Id}", made);
     }
 
-    private static async Task<Ok<PackView>> ViewAsync(Guid id, UnderlayDatabase database, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    private static async Task<Ok<PackView>> ViewAsync(
+        Guid id,
+        UnderlayDatabase database,
+        PackDesk desk,
+        HttpResponse response,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var pack = await database.Packs.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancel).ConfigureAwait(false) ?? throw ProblemException.NoPack();
+        var pack = await database.Packs.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancel).ConfigureAwait(false)
+            ?? throw ProblemException.NoPack();
         var summary = PackSummary.Of(snapshot);
         var acts = database.Operations.Where(o => o.PackId == id && o.Kind == OperationKind.Act);
-        var undo = await acts.Where(o => o.State == OperationState.Standing).OrderByDescending(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
-        var redo = await acts.Where(o => o.State == OperationState.Undone).OrderBy(o => o.Revision).Select(o => o.What).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
-        var released = await database.Releases.Where(r => r.PackId == id).OrderByDescending(r => r.At).Select(r => r.Version).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var undo = await acts
+            .Where(o => o.State == OperationState.Standing)
+            .OrderByDescending(o => o.Revision)
+            .Select(o => o.What)
+            .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var redo = await acts
+            .Where(o => o.State == OperationState.Undone)
+            .OrderBy(o => o.Revision)
+            .Select(o => o.What)
+            .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var released = await database.Releases
+            .Where(r => r.PackId == id)
+            .OrderByDescending(r => r.At)
+            .Select(r => r.Version)
+            .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         response.Headers.ETag = RevisionTag.Write(snapshot.Revision);
         if (pack.SummaryTag != TagOf(snapshot.Revision)) await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return TypedResults.Ok(new PackView(id, snapshot.Revision, pack.About, undo, redo, released, summary));

@@ -14,7 +14,10 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
 {
     private const string Nameless = "New pack";
 
-    /// <summary>One archive becomes its contents; anything else is taken as a folder's files. The pack and its files come together or not at all.</summary>
+    /// <summary>
+    /// One archive becomes its contents; anything else is taken as a folder's files. The pack and its files come together or not at
+    /// all.
+    /// </summary>
     /// <exception cref="ProblemException">The archive is refused whole, or there is nothing to take.</exception>
     public async Task<PackMade> ImportAsync(HostProfile profile, Upload upload, string? about, CancellationToken cancel)
     {
@@ -22,8 +25,15 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         if (tree.Files.Count == 0) throw ProblemException.Unsound("There are no files in it that could become a pack.");
         var name = FreeName(found, await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = name, About = about, CreatedAt = clock.GetUtcNow() };
-        await desk.BeginAsync(pack, $"Open {found}", [.. tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))], cancel).ConfigureAwait(false);
-        return new PackMade(pack.Id, ManifestFacts.Read(profile, tree).Title ?? name, [.. upload.Refused, .. tree.Refused.Select(Refused.Of)]);
+        await desk.BeginAsync(
+            pack,
+            $"Open {found}",
+            [.. tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))],
+            cancel).ConfigureAwait(false);
+        return new PackMade(
+            pack.Id,
+            ManifestFacts.Read(profile, tree).Title ?? name,
+            [.. upload.Refused, .. tree.Refused.Select(Refused.Of)]);
     }
 
     /// <summary>The host that what was uploaded is for, by what it says itself.</summary>
@@ -39,7 +49,10 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         }
 
         return HostFinder.Find(hosts, archive?.Path.FileName ?? "", tree)
-            ?? throw new ProblemException(422, "which-host", "Nothing in it says for which host it was made: neither its name nor a manifest.");
+            ?? throw new ProblemException(
+                422,
+                "which-host",
+                "Nothing in it says for which host it was made: neither its name nor a manifest.");
     }
 
     private static ProblemException RefusedWhole(string name, string path, ArchiveProblem problem) =>
@@ -67,11 +80,14 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         return PackArchive.IsRead(head) || PackArchive.FindOther(head) is not null;
     }
 
-    /// <summary>What the pack is called while its manifest has no title; numbered where another is called so, since ids are made of it.</summary>
+    /// <summary>
+    /// What the pack is called while its manifest has no title; numbered where another is called so, since ids are made of it.
+    /// </summary>
     private static string FreeName(string name, IReadOnlySet<string> taken)
     {
         var free = name;
-        for (var number = 2; taken.Contains(NewPack.NameOf(free)); number++) free = string.Create(CultureInfo.InvariantCulture, $"{name} {number}");
+        for (var number = 2; taken.Contains(NewPack.NameOf(free)); number++)
+            free = string.Create(CultureInfo.InvariantCulture, $"{name} {number}");
         return free;
     }
 

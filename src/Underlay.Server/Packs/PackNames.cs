@@ -11,10 +11,19 @@ internal static class PackNames
     /// <summary>Names that packs of a host have: by what they are called, and in their ids as far as they were looked at.</summary>
     public static async Task<IReadOnlySet<string>> TakenAsync(UnderlayDatabase database, string host, CancellationToken cancel)
     {
-        var packs = await database.Packs.AsNoTracking().Where(p => p.Host == host).Select(p => new { p.Name, p.Summary }).ToListAsync(cancel).ConfigureAwait(false);
-        return packs.SelectMany(p => new[] { NewPack.NameOf(p.Name), IdName(p.Summary) }).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var packs = await database.Packs
+            .AsNoTracking()
+            .Where(p => p.Host == host)
+            .Select(p => new { p.Name, p.Summary })
+            .ToListAsync(cancel).ConfigureAwait(false);
+        return packs
+            .SelectMany(p => new[] { NewPack.NameOf(p.Name), IdName(p.Summary) })
+            .OfType<string>()
+            .ToHashSet(StringComparer.Ordinal);
     }
 
     private static string? IdName(string? summary) =>
-        summary is not null && JsonSerializer.Deserialize<PackSummary>(summary)?.PackId is { } id ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..] : null;
+        summary is not null && JsonSerializer.Deserialize<PackSummary>(summary)?.PackId is { } id
+            ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..]
+            : null;
 }

@@ -53,5 +53,6 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     }
 
     /// <summary>Where the files of the tray belong.</summary>
-    public IReadOnlyList<PlacementAdvice> Advise() => Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
+    public IReadOnlyList<PlacementAdvice> Advise() =>
+        Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
 }

@@ -25,7 +25,16 @@ internal sealed record FindingCounts(int Blocker, int Warning, int Note)
 /// <param name="Additions">Files of the pack on new paths.</param>
 /// <param name="IsPartial">The overrides change rows of what they lie over, and do not replace it.</param>
 /// <param name="Findings">What was found there.</param>
-internal sealed record SectionColumn(string Place, string Title, string Family, int InBase, int Overrides, int Copies, int Additions, bool IsPartial, FindingCounts Findings);
+internal sealed record SectionColumn(
+    string Place,
+    string Title,
+    string Family,
+    int InBase,
+    int Overrides,
+    int Copies,
+    int Additions,
+    bool IsPartial,
+    FindingCounts Findings);
 
 /// <summary>What every page shows of a pack.</summary>
 internal sealed record PackSummary(
@@ -50,7 +59,13 @@ internal sealed record PackSummary(
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
 
-    private static readonly string[] SizeCodes = ["image/wrong-size", "image/not-power-of-two", "image/not-a-multiple", "companion/size-differs"];
+    private static readonly string[] SizeCodes =
+    [
+        "image/wrong-size",
+        "image/not-power-of-two",
+        "image/not-a-multiple",
+        "companion/size-differs",
+    ];
 
     public static PackSummary Of(PackSnapshot snapshot)
     {
@@ -74,9 +89,15 @@ internal sealed record PackSummary(
             placements.Count(p => p.Place.Content != PlaceContent.Picture) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
     }
 
-    /// <summary>The key of the section's column to which a finding belongs: that of its path, else of the files that it stands for.</summary>
+    /// <summary>
+    /// The key of the section's column to which a finding belongs: that of its path, else of the files that it stands for.
+    /// </summary>
     public static string ColumnOf(PackSnapshot snapshot, Finding finding) =>
-        finding.Parts.Select(p => p.Path).Prepend(finding.Path).Select(p => ColumnOf(snapshot, p)).FirstOrDefault(c => c != Elsewhere, Elsewhere);
+        finding.Parts
+            .Select(p => p.Path)
+            .Prepend(finding.Path)
+            .Select(p => ColumnOf(snapshot, p))
+            .FirstOrDefault(c => c != Elsewhere, Elsewhere);
 
     private static string ColumnOf(PackSnapshot snapshot, string path)
     {
@@ -90,9 +111,26 @@ internal sealed record PackSummary(
     {
         var findings = snapshot.Report.Findings.ToLookup(f => ColumnOf(snapshot, f), StringComparer.Ordinal);
         var columns = snapshot.Overlay is { } overlay
-            ? Coverage.Of(overlay).Select(c => new SectionColumn(c.Place.Key, c.Place.Title, c.Place.Family.Title, c.InBase, c.Overrides, c.Copies, c.Additions, c.IsPartial, FindingCounts.Of(findings[c.Place.Key])))
-            : snapshot.Profile.Places.Select(p => new SectionColumn(p.Key, p.Title, p.Family.Title, 0, 0, 0, 0, false, FindingCounts.Of(findings[p.Key])));
+            ? Coverage.Of(overlay)
+                .Select(
+                    c =>
+                        new SectionColumn(
+                            c.Place.Key,
+                            c.Place.Title,
+                            c.Place.Family.Title,
+                            c.InBase,
+                            c.Overrides,
+                            c.Copies,
+                            c.Additions,
+                            c.IsPartial,
+                            FindingCounts.Of(findings[c.Place.Key])))
+            : snapshot.Profile.Places.Select(
+                p => new SectionColumn(p.Key, p.Title, p.Family.Title, 0, 0, 0, 0, false, FindingCounts.Of(findings[p.Key])));
         var unplaced = snapshot.Overlay?.Pack.Unplaced.Count ?? snapshot.Tree.Files.Count;
-        return [.. columns, new SectionColumn(Elsewhere, "No place", "No place", 0, 0, 0, unplaced, false, FindingCounts.Of(findings[Elsewhere]))];
+        return
+        [
+            .. columns,
+            new SectionColumn(Elsewhere, "No place", "No place", 0, 0, 0, unplaced, false, FindingCounts.Of(findings[Elsewhere])),
+        ];
     }
 }

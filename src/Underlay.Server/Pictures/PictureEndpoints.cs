@@ -25,7 +25,11 @@ internal static class PictureEndpoints
         pack.MapGet("/difference", DifferenceAsync).WithName("readDifference");
         pack.MapGet("/step", StepAsync).WithName("readStep");
         pack.MapPut("/steps", SetStepsAsync).WithName("setSteps");
-        pack.MapPut("/source", RenewAsync).WithName("renewSource").Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+        pack
+            .MapPut("/source", RenewAsync)
+            .WithName("renewSource")
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
     }
 
     private static async Task<PictureView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
@@ -56,12 +60,17 @@ internal static class PictureEndpoints
             [.. StepKinds.All.Select(k => new StepKindView(k.Word, [.. k.Fields.Select(StepFieldView.Of)]))]);
     }
 
-    private static PictureSide Side(FileFacts facts) => new(facts.Hash.Hex, LedgerEndpoints.SizeOf(facts), facts.Length, facts.Picture?.Problem);
+    private static PictureSide Side(FileFacts facts) =>
+        new(facts.Hash.Hex, LedgerEndpoints.SizeOf(facts), facts.Length, facts.Picture?.Problem);
 
     private static PictureSide SideOf(byte[] bytes)
     {
         var described = SourceReader.Describe(bytes);
-        return new PictureSide(ContentHash.Of(bytes).Hex, described is { Size: var size } ? new Size(size.Width, size.Height) : null, bytes.Length, described is null ? SourceReader.Read(bytes).Problem : null);
+        return new PictureSide(
+            ContentHash.Of(bytes).Hex,
+            described is { Size: var size } ? new Size(size.Width, size.Height) : null,
+            bytes.Length,
+            described is null ? SourceReader.Read(bytes).Problem : null);
     }
 
     /// <summary>The steps, where the picture is still what they made of its source.</summary>
@@ -82,17 +91,30 @@ internal static class PictureEndpoints
 
     private static string? StepsProblem(FileTree tree, PackPath path)
     {
-        if (StepsFile.IsUnreadable(tree, path)) return $"The file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten. Mend it, or take it out of the pack.";
-        return StepsFile.Read(tree, path)?.Unknown is { } unknown ? $"One of its steps is {unknown.Title}; it is kept as it is, and no step runs until it is taken off." : null;
+        if (StepsFile.IsUnreadable(tree, path))
+            return $"The file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten. Mend it, or take it out of "
+                + $"the pack.";
+        return StepsFile.Read(tree, path)?.Unknown is { } unknown
+            ? $"One of its steps is {unknown.Title}; it is kept as it is, and no step runs until it is taken off."
+            : null;
     }
 
-    private static async Task<FileContentHttpResult> DifferenceAsync(Guid id, string path, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> DifferenceAsync(
+        Guid id,
+        string path,
+        PackDesk desk,
+        HttpResponse response,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var yours = Decode(snapshot.Tree.Find(at)?.ReadAll());
         var under = Decode(snapshot.Overlay?.Base.Read(at));
-        if (yours is null || under is null) throw new ProblemException(409, "nothing-to-compare", "Both the base’s picture and yours are needed, and both have to be readable.");
+        if (yours is null || under is null)
+            throw new ProblemException(
+                409,
+                "nothing-to-compare",
+                "Both the base’s picture and yours are needed, and both have to be readable.");
         var (picture, share) = Difference.Of(under, yours);
         response.Headers["Underlay-Share"] = share.ToString("0.0000", CultureInfo.InvariantCulture);
         return FileEndpoints.Serve(PngWriter.Write(picture), "difference.png", false, response);
@@ -101,12 +123,20 @@ internal static class PictureEndpoints
     private static RgbaPicture? Decode(byte[]? bytes) => bytes is null ? null : SourceReader.Read(bytes).Picture;
 
     /// <summary>The picture after so many of its steps; 0 gives the source.</summary>
-    private static async Task<FileContentHttpResult> StepAsync(Guid id, string path, int after, PackDesk desk, HttpResponse response, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> StepAsync(
+        Guid id,
+        string path,
+        int after,
+        PackDesk desk,
+        HttpResponse response,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (Shaping.FindSteps(snapshot.Tree, FileEndpoints.Parse(path)) is not { } known) throw ProblemException.NoFile(path);
         var (png, problem) = after <= 0 ? (known.Source, null) : Shaping.Run(known.Source, known.Steps.Take(after));
-        return png is not null ? FileEndpoints.Serve(png, "step.png", false, response) : throw new ProblemException(409, "picture-unreadable", $"The picture cannot be read: {problem}.");
+        return png is not null
+            ? FileEndpoints.Serve(png, "step.png", false, response)
+            : throw new ProblemException(409, "picture-unreadable", $"The picture cannot be read: {problem}.");
     }
 
     private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackDesk desk, CancellationToken cancel)
@@ -119,7 +149,13 @@ internal static class PictureEndpoints
         {
             if (snapshot.Tree.Find(path) is null) throw ProblemException.NoFile(request.Path);
             var result = Shaping.Set(snapshot.Tree, path, steps);
-            return result.Problem is null ? result.Edits : throw new ProblemException(409, "picture-unreadable", $"The steps cannot run: {result.Problem}. Nothing was changed.") { Paths = [request.Path] };
+            return result.Problem is null
+                ? result.Edits
+                : throw new ProblemException(
+                    409,
+                    "picture-unreadable",
+                    $"The steps cannot run: {result.Problem}. Nothing was changed.")
+                { Paths = [request.Path] };
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -133,12 +169,24 @@ internal static class PictureEndpoints
             () => Decode(Shaping.FindSteps(snapshot.Tree, path)?.Source ?? snapshot.Tree.Find(path)?.ReadAll()));
         var read = StepReader.Read(step, context) ?? throw ProblemException.Unsound("A step is an object with its word under “do”.");
         // One that the pack has already stays as it is; another that cannot be read is a mistake of the request.
-        var isKept = read is not UnknownStep || StepsFile.Read(snapshot.Tree, path)?.Steps.Any(s => JsonNode.DeepEquals(s.ToJson(), read.ToJson())) == true;
-        return isKept ? read : throw ProblemException.Unsound($"The step “{((UnknownStep)read).Word}” cannot be read: its word is not known, a field is missing or outside its range, or the base has no picture that it needs.");
+        var isKept = read is not UnknownStep
+            || StepsFile.Read(snapshot.Tree, path)?.Steps.Any(s => JsonNode.DeepEquals(s.ToJson(), read.ToJson())) == true;
+        return isKept
+            ? read
+            : throw ProblemException.Unsound(
+                $"The step “{((UnknownStep)read).Word}” cannot be read: its word is not known, a field is missing or outside its "
+                    + $"range, "
+                    + $"or the base has no picture that it needs.");
     }
 
     /// <param name="as">How it is taken: "source", "result", or by what it looks like.</param>
-    private static async Task<SourceTaken> RenewAsync(Guid id, string path, [FromQuery] string? @as, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<SourceTaken> RenewAsync(
+        Guid id,
+        string path,
+        [FromQuery] string? @as,
+        HttpRequest request,
+        PackDesk desk,
+        CancellationToken cancel)
     {
         var at = FileEndpoints.Parse(path);
         using var body = new MemoryStream();
@@ -149,7 +197,13 @@ internal static class PictureEndpoints
         {
             asResult = @as == "result" || (@as != "source" && ReturnedResult.Is(snapshot.Tree, at, given));
             var result = asResult ? ReturnedResult.Take(snapshot.Tree, at, given) : Shaping.Renew(snapshot.Tree, at, given);
-            return result.Problem is null ? result.Edits : throw new ProblemException(422, "picture-unreadable", $"The new source cannot be used: {result.Problem}. Yours stays as it is.") { Paths = [path] };
+            return result.Problem is null
+                ? result.Edits
+                : throw new ProblemException(
+                    422,
+                    "picture-unreadable",
+                    $"The new source cannot be used: {result.Problem}. Yours stays as it is.")
+                { Paths = [path] };
         }, cancel).ConfigureAwait(false);
         return new SourceTaken(after.Revision, asResult);
     }

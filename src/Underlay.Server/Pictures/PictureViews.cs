@@ -24,10 +24,24 @@ internal sealed record StepChoiceView(string Word, string Says);
 
 /// <summary>A field of a step that an author may set.</summary>
 /// <param name="Input">whole, flag, choice or colour.</param>
-internal sealed record StepFieldView(string Name, string Title, string Input, int Least, int Most, string Unit, IReadOnlyList<StepChoiceView> Choices)
+internal sealed record StepFieldView(
+    string Name,
+    string Title,
+    string Input,
+    int Least,
+    int Most,
+    string Unit,
+    IReadOnlyList<StepChoiceView> Choices)
 {
     public static StepFieldView Of(StepField field) =>
-        new(field.Name, field.Title, field.Input.ToString().ToLowerInvariant(), field.Least, field.Most, field.Unit, [.. (field.Choices ?? []).Select(c => new StepChoiceView(c.Word, c.Says))]);
+        new(
+            field.Name,
+            field.Title,
+            field.Input.ToString().ToLowerInvariant(),
+            field.Least,
+            field.Most,
+            field.Unit,
+            [.. (field.Choices ?? []).Select(c => new StepChoiceView(c.Word, c.Says))]);
 }
 
 /// <summary>A type of step and what of it can be set.</summary>

@@ -33,10 +33,15 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
     {
         var (request, revision) = JsonSerializer.Deserialize<PinnedBuild>(job.Request)!;
         // Begun again after its node died, it may have kept the release already.
-        if (await FindReleaseAsync(job.PackId, request.Version, cancel).ConfigureAwait(false) is { } already) return JsonSerializer.Serialize(new BuildResult(already), JsonSerializerOptions.Web);
+        if (await FindReleaseAsync(job.PackId, request.Version, cancel).ConfigureAwait(false) is { } already)
+            return JsonSerializer.Serialize(new BuildResult(already), JsonSerializerOptions.Web);
         var snapshot = await desk.AtAsync(job.PackId, revision, cancel).ConfigureAwait(false);
         var blockers = snapshot.Report.Count(Severity.Blocker);
-        if (blockers > 0 && !request.AllowBlockers) throw new ProblemException(409, "blockers", $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
+        if (blockers > 0 && !request.AllowBlockers)
+            throw new ProblemException(
+                409,
+                "blockers",
+                $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
         var (bytes, built, files) = await PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
         var release = new Release
         {
@@ -44,7 +49,9 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
             PackId = job.PackId,
             Version = request.Version,
             Notes = request.Notes,
-            FileName = string.Create(CultureInfo.InvariantCulture, $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}{snapshot.Profile.Package.Extension}"),
+            FileName = string.Create(
+                CultureInfo.InvariantCulture,
+                $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}{snapshot.Profile.Package.Extension}"),
             PackageHash = built.Sha256,
             PackageLength = built.Length,
             Files = files,
@@ -59,19 +66,31 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
 
     /// <summary>Builds in memory what the host takes at most.</summary>
     /// <exception cref="ProblemException">The package is larger than the host takes.</exception>
-    public static async Task<(byte[] Bytes, BuiltPackage Built, int Files)> PackAsync(PackSnapshot snapshot, JobProgress progress, CancellationToken cancel)
+    public static async Task<(byte[] Bytes, BuiltPackage Built, int Files)> PackAsync(
+        PackSnapshot snapshot,
+        JobProgress progress,
+        CancellationToken cancel)
     {
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
         await progress.TellAsync("Packing", 0, plan.Files.Count).ConfigureAwait(false);
         using var package = new MemoryStream();
-        var built = await Task.Run(() => PackageBuilder.Write(snapshot.Profile, plan.Files, package, progress.Count("Packing", plan.Files.Count), cancel), cancel).ConfigureAwait(false);
+        var built = await Task.Run(
+            () => PackageBuilder.Write(snapshot.Profile, plan.Files, package, progress.Count("Packing", plan.Files.Count), cancel),
+            cancel).ConfigureAwait(false);
         if (built.Length > snapshot.Profile.Package.MostBytes)
-            throw new ProblemException(409, "too-big", $"The package would have {built.Length >> 20} MB; {snapshot.Profile.Title} takes at most {snapshot.Profile.Package.MostBytes >> 20} MB.");
+            throw new ProblemException(
+                409,
+                "too-big",
+                $"The package would have {built.Length >> 20} MB; {snapshot.Profile.Title} takes at most "
+                    + $"{snapshot.Profile.Package.MostBytes >> 20} MB.");
         return (package.ToArray(), built, plan.Files.Count);
     }
 
     private async Task<Guid?> FindReleaseAsync(Guid packId, string version, CancellationToken cancel) =>
-        await database.Releases.Where(r => r.PackId == packId && r.Version == version).Select(r => (Guid?)r.Id).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        await database.Releases
+            .Where(r => r.PackId == packId && r.Version == version)
+            .Select(r => (Guid?)r.Id)
+            .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
 
     /// <summary>Bytes and release are kept in one transaction.</summary>
     private async Task KeepAsync(Release release, byte[] bytes, CancellationToken cancel)

@@ -29,22 +29,33 @@ internal static partial class ReleaseChanges
     public static IReadOnlyList<ChangedFile> First(IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase) =>
         InOrder(now
             .Where(f => f.Path != manifest)
-            .Select(f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f))));
+            .Select(
+                f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f))));
 
-    /// <summary>The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.</summary>
-    public static IReadOnlyList<ChangedFile> Between(FileTree before, IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase)
+    /// <summary>
+    /// The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.
+    /// </summary>
+    public static IReadOnlyList<ChangedFile> Between(
+        FileTree before,
+        IReadOnlyList<TreeFile> now,
+        PackPath manifest,
+        Func<PackPath, bool> isOfBase)
     {
         var changes = new List<ChangedFile>();
         foreach (var file in now.Where(f => f.Path != manifest))
         {
             var hash = PackSnapshot.HashOf(file);
-            if (!before.TryFind(file.Path, out var old)) changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", IsPicture(file.Path), hash));
+            if (!before.TryFind(file.Path, out var old))
+                changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", IsPicture(file.Path), hash));
             else if (old.Length != file.Length || old.Hash.Hex != hash)
                 changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
         }
 
         var there = now.Select(f => f.Path).ToHashSet();
-        changes.AddRange(before.Files.Where(f => f.Path != manifest && !there.Contains(f.Path)).Select(f => new ChangedFile(f.Path.Value, "removed", IsPicture(f.Path), null)));
+        changes.AddRange(
+            before.Files
+                .Where(f => f.Path != manifest && !there.Contains(f.Path))
+                .Select(f => new ChangedFile(f.Path.Value, "removed", IsPicture(f.Path), null)));
         return InOrder(changes);
     }
 
@@ -52,7 +63,10 @@ internal static partial class ReleaseChanges
     public static (string Version, string Why) Suggest(string? manifest, string? last, IReadOnlyList<ChangedFile> changes)
     {
         // Some hosts count whole versions.
-        if (IsWhole(last ?? manifest)) return last is null ? (manifest!, "the first release") : ((int.Parse(last, CultureInfo.InvariantCulture) + 1).ToString(CultureInfo.InvariantCulture), "the next version");
+        if (IsWhole(last ?? manifest))
+            return last is null
+                ? (manifest!, "the first release")
+                : ((int.Parse(last, CultureInfo.InvariantCulture) + 1).ToString(CultureInfo.InvariantCulture), "the next version");
         if (last is null || !IsVersion(last)) return (manifest is { } own && IsVersion(own) ? own : "1.0.0", "the first release");
         var parts = last.Split('.').Select(p => int.Parse(p, CultureInfo.InvariantCulture)).ToArray();
         if (changes.Any(c => c.Change == "removed")) return (Text(parts[0] + 1, 0, 0), "files were taken away");
@@ -67,7 +81,10 @@ internal static partial class ReleaseChanges
         var lines = new[] { (Change: "override", Word: "Newly overrides"), (Change: "addition", Word: "Adds"), (Change: "changed", Word: "Changes"), (Change: "removed", Word: "Removes") }
             .Select(kind => (kind.Word, Paths: changes.Where(c => c.Change == kind.Change).Select(c => c.Path).ToList()))
             .Where(kind => kind.Paths.Count > 0)
-            .Select(kind => $"{kind.Word}: {string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
+            .Select(
+                kind =>
+                    $"{kind.Word}: "
+                        + $"{string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
         return string.Join('\n', lines);
     }
 
@@ -79,7 +96,8 @@ internal static partial class ReleaseChanges
     private static string Text(int major, int minor, int patch) => string.Create(CultureInfo.InvariantCulture, $"{major}.{minor}.{patch}");
 
     /// <summary>True for what the page can show as a picture.</summary>
-    public static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
+    public static bool IsPicture(PackPath path) =>
+        path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     [GeneratedRegex(@"^(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\z", RegexOptions.CultureInvariant)]
     private static partial Regex Version();

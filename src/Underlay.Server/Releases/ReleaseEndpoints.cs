@@ -14,9 +14,20 @@ using Underlay.Server.Packs;
 namespace Underlay.Server.Releases;
 
 /// <summary>A frozen version.</summary>
-internal sealed record ReleaseView(Guid Id, string Version, string Notes, string FileName, string Sha256, long Length, int Files, int Blockers, long Revision, DateTimeOffset At)
+internal sealed record ReleaseView(
+    Guid Id,
+    string Version,
+    string Notes,
+    string FileName,
+    string Sha256,
+    long Length,
+    int Files,
+    int Blockers,
+    long Revision,
+    DateTimeOffset At)
 {
-    public static ReleaseView Of(Release r) => new(r.Id, r.Version, r.Notes, r.FileName, r.PackageHash, r.PackageLength, r.Files, r.Blockers, r.Revision, r.At);
+    public static ReleaseView Of(Release r) =>
+        new(r.Id, r.Version, r.Notes, r.FileName, r.PackageHash, r.PackageLength, r.Files, r.Blockers, r.Revision, r.At);
 }
 
 /// <summary>A file of the package.</summary>
@@ -38,7 +49,17 @@ internal sealed record ChangedFile(string Path, string Change, bool IsPicture, s
 /// <param name="Placeholders">Files that only hold a place until the author’s own come.</param>
 /// <param name="Notes">A draft of the notes.</param>
 internal sealed record DraftView(
-    long Revision, string? Version, string Suggested, string Why, int Blockers, IReadOnlyList<PackagedFile> Files, IReadOnlyList<string> Omitted, string? Since, IReadOnlyList<ChangedFile> Changes, string Notes, IReadOnlyList<string> Placeholders);
+    long Revision,
+    string? Version,
+    string Suggested,
+    string Why,
+    int Blockers,
+    IReadOnlyList<PackagedFile> Files,
+    IReadOnlyList<string> Omitted,
+    string? Since,
+    IReadOnlyList<ChangedFile> Changes,
+    string Notes,
+    IReadOnlyList<string> Placeholders);
 
 internal static class ReleaseEndpoints
 {
@@ -51,17 +72,30 @@ internal static class ReleaseEndpoints
         pack.MapGet("/releases/{release:guid}/package", DownloadAsync).WithName("downloadPackage");
     }
 
-    private static async Task<DraftView> DraftAsync(Guid id, PackDesk desk, UnderlayDatabase database, NpgsqlDataSource source, CancellationToken cancel)
+    private static async Task<DraftView> DraftAsync(
+        Guid id,
+        PackDesk desk,
+        UnderlayDatabase database,
+        NpgsqlDataSource source,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
         var version = manifest.Version;
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
-        var last = await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel).ConfigureAwait(false);
+        var last = await database.Releases
+            .AsNoTracking()
+            .Where(r => r.PackId == id)
+            .OrderByDescending(r => r.At)
+            .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         bool IsOfBase(PackPath path) => snapshot.Overlay?.Base.Find(path) is not null;
         var changes = last is null
             ? ReleaseChanges.First(plan.Files, snapshot.Profile.Manifest.Path, IsOfBase)
-            : ReleaseChanges.Between(ReleaseChanges.Open(snapshot.Profile, source, last), plan.Files, snapshot.Profile.Manifest.Path, IsOfBase);
+            : ReleaseChanges.Between(
+                ReleaseChanges.Open(snapshot.Profile, source, last),
+                plan.Files,
+                snapshot.Profile.Manifest.Path,
+                IsOfBase);
         var (suggested, why) = ReleaseChanges.Suggest(version, last?.Version, changes);
         return new DraftView(
             snapshot.Revision,
@@ -77,24 +111,49 @@ internal static class ReleaseEndpoints
                 Place = snapshot.Profile.Locate(PackPath.Parse(c.Path), snapshot.Report.Edition)?.Place.Key,
             })],
             ReleaseChanges.Notes(last?.Version, changes),
-            [.. snapshot.Report.Findings.Where(f => f.Code.Value == "pack/placeholder").SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path))]);
+            [
+                .. snapshot.Report.Findings
+                    .Where(f => f.Code.Value == "pack/placeholder")
+                    .SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path)),
+            ]);
     }
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
-        [.. (await database.Releases.AsNoTracking().Where(r => r.PackId == id).OrderByDescending(r => r.At).ToListAsync(cancel).ConfigureAwait(false)).Select(ReleaseView.Of)];
+        [
+            .. (
+                await database.Releases
+                    .AsNoTracking()
+                    .Where(r => r.PackId == id)
+                    .OrderByDescending(r => r.At)
+                    .ToListAsync(cancel).ConfigureAwait(false)).Select(ReleaseView.Of),
+        ];
 
-    private static async Task<Accepted<JobView>> BuildAsync(Guid id, BuildRequest request, PackDesk desk, UnderlayDatabase database, JobBoard board, CancellationToken cancel)
+    private static async Task<Accepted<JobView>> BuildAsync(
+        Guid id,
+        BuildRequest request,
+        PackDesk desk,
+        UnderlayDatabase database,
+        JobBoard board,
+        CancellationToken cancel)
     {
         var version = request.Version.Trim();
         if (await database.Releases.AnyAsync(r => r.PackId == id && r.Version == version, cancel).ConfigureAwait(false))
-            throw new ProblemException(409, "version-taken", $"Version {version} is released already, and a release is not changed. Choose another version.");
+            throw new ProblemException(
+                409,
+                "version-taken",
+                $"Version {version} is released already, and a release is not changed. Choose another version.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Report.Count(Core.Checks.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
-            throw new ProblemException(409, "blockers", $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
+            throw new ProblemException(
+                409,
+                "blockers",
+                $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
         var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
         var isWhole = ReleaseChanges.IsWhole(manifest.Version);
         if (!(isWhole ? ReleaseChanges.IsWhole(version) : ReleaseChanges.IsVersion(version)))
-            throw ProblemException.Unsound($"“{version}” is no version; {(isWhole ? "a whole number" : "three numbers such as 1.2.0")} {(isWhole ? "is" : "are")} wanted.");
+            throw ProblemException.Unsound(
+                $"“{version}” is no version; {(isWhole ? "a whole number" : "three numbers such as 1.2.0")} {(isWhole ? "is" : "are")} "
+                    + $"wanted.");
         if (manifest.IsSound && manifest.Version != version)
         {
             snapshot = await desk.EditAsync(id, null, $"Set version {version}", before =>
@@ -106,16 +165,33 @@ internal static class ReleaseEndpoints
             }, cancel, isAll: false).ConfigureAwait(false);
         }
 
-        var job = await board.AskAsync(id, "build", $"build:{id}:{version}", JsonSerializer.Serialize(new PinnedBuild(request with { Version = version }, snapshot.Revision)), cancel).ConfigureAwait(false);
+        var job = await board.AskAsync(
+            id,
+            "build",
+            $"build:{id}:{version}",
+            JsonSerializer.Serialize(new PinnedBuild(request with { Version = version }, snapshot.Revision)),
+            cancel).ConfigureAwait(false);
         return TypedResults.Accepted($"/api/jobs/{job.Id}", JobView.Of(job));
     }
 
-    private static async Task<FileStreamHttpResult> DownloadAsync(Guid id, Guid release, UnderlayDatabase database, NpgsqlDataSource source, CancellationToken cancel)
+    private static async Task<FileStreamHttpResult> DownloadAsync(
+        Guid id,
+        Guid release,
+        UnderlayDatabase database,
+        NpgsqlDataSource source,
+        CancellationToken cancel)
     {
-        var found = await database.Releases.AsNoTracking().FirstOrDefaultAsync(r => r.PackId == id && r.Id == release, cancel).ConfigureAwait(false)
+        var found = await database.Releases
+            .AsNoTracking()
+            .FirstOrDefaultAsync(r => r.PackId == id && r.Id == release, cancel).ConfigureAwait(false)
             ?? throw new ProblemException(404, "no-release", "There is no such release.");
         var bytes = new byte[found.PackageLength];
         BlobStore.Read(source, ContentHash.Parse(found.PackageHash), bytes);
-        return TypedResults.Stream(new MemoryStream(bytes), "application/octet-stream", found.FileName, found.At, new Microsoft.Net.Http.Headers.EntityTagHeaderValue($"\"{found.PackageHash}\""));
+        return TypedResults.Stream(
+            new MemoryStream(bytes),
+            "application/octet-stream",
+            found.FileName,
+            found.At,
+            new Microsoft.Net.Http.Headers.EntityTagHeaderValue($"\"{found.PackageHash}\""));
     }
 }

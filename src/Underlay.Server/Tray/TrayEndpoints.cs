@@ -14,7 +14,17 @@ namespace Underlay.Server.Tray;
 /// <param name="IsNew">Neither the base nor the pack has the path.</param>
 /// <param name="YoursHash">Of the pack's own file there, which it would replace; null for none.</param>
 /// <param name="BaseHash">Of the base's file there, over which it would lie; null for none.</param>
-internal sealed record Candidate(string Target, string? Place, string Title, string Noun, double Confidence, string Reason, string? Doubt, bool IsNew, string? YoursHash, string? BaseHash);
+internal sealed record Candidate(
+    string Target,
+    string? Place,
+    string Title,
+    string Noun,
+    double Confidence,
+    string Reason,
+    string? Doubt,
+    bool IsNew,
+    string? YoursHash,
+    string? BaseHash);
 
 /// <summary>A file that was dropped in and is not yet placed.</summary>
 /// <param name="File">Its path in the tray.</param>
@@ -72,7 +82,13 @@ internal sealed record NamedPlace(string Place, string Noun);
 /// <param name="Near">A path that is near and that the host reads.</param>
 /// <param name="IsRefused">The file cannot be placed there.</param>
 /// <param name="Completions">Paths that begin so.</param>
-internal sealed record PathView(string? Noun, string Replaces, string Says, string? Near, bool IsRefused, IReadOnlyList<string> Completions);
+internal sealed record PathView(
+    string? Noun,
+    string Replaces,
+    string Says,
+    string? Near,
+    bool IsRefused,
+    IReadOnlyList<string> Completions);
 
 /// <summary>Files of the tray to throw away.</summary>
 internal sealed record DiscardRequest(IReadOnlyList<string> Files);
@@ -98,7 +114,11 @@ internal static class TrayEndpoints
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var advice = snapshot.Advise();
-        return new TrayView(snapshot.Revision, Sure(advice).Count, [.. advice.Select(a => Row(a, snapshot))], [.. snapshot.Profile.Places.Where(p => p.ManifestField is not null).Select(p => new NamedPlace(p.Key, p.Noun))]);
+        return new TrayView(
+            snapshot.Revision,
+            Sure(advice).Count,
+            [.. advice.Select(a => Row(a, snapshot))],
+            [.. snapshot.Profile.Places.Where(p => p.ManifestField is not null).Select(p => new NamedPlace(p.Key, p.Noun))]);
     }
 
     private static TrayRow Row(PlacementAdvice advice, PackSnapshot snapshot) => new(
@@ -119,7 +139,8 @@ internal static class TrayEndpoints
     private static string? HintFor(TreeFile file, HostProfile profile)
     {
         var ending = Path.GetExtension(file.Path.FileName).ToLowerInvariant();
-        return ending.Length > 0 && profile.Unjudged.FirstOrDefault(u => u.Pattern.Text.EndsWith(ending, StringComparison.Ordinal)) is { } rule
+        return ending.Length > 0
+            && profile.Unjudged.FirstOrDefault(u => u.Pattern.Text.EndsWith(ending, StringComparison.Ordinal)) is { } rule
             ? $"{profile.Title} reads {rule.Title} at {rule.Pattern.Text}"
             : null;
     }
@@ -144,7 +165,9 @@ internal static class TrayEndpoints
     {
         await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
-        var opened = Core.Placements.Tray.Open(FileTree.OfBytes(upload.Files.DistinctBy(f => f.Path).Select(f => KeyValuePair.Create(f.Path, f.Bytes))), ArchiveLimits.Standard);
+        var opened = Core.Placements.Tray.Open(
+            FileTree.OfBytes(upload.Files.DistinctBy(f => f.Path).Select(f => KeyValuePair.Create(f.Path, f.Bytes))),
+            ArchiveLimits.Standard);
         var refused = upload.Refused
             .Concat(opened.Files.Refused.Select(Refused.Of))
             .Concat(opened.Refused.Select(r => new Refused(r.Path.Value, $"{r.Path.FileName} was refused whole: {r.Problem.Says}")))
@@ -173,7 +196,11 @@ internal static class TrayEndpoints
         var asResult = new List<string>();
         var placed = 0;
         var count = request.AllSure ? null : request.Files?.Count;
-        var what = request.AllSure ? "Place all sure files" : count == 1 ? $"Place {request.Files![0].Target}" : $"Place {count ?? 0} files";
+        var what = request.AllSure
+            ? "Place all sure files"
+            : count == 1
+            ? $"Place {request.Files![0].Target}"
+            : $"Place {count ?? 0} files";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var wanted = request.AllSure
@@ -205,9 +232,16 @@ internal static class TrayEndpoints
     {
         var after = await desk.EditAsync(id, null, $"Use {request.File} as {request.Place}", snapshot =>
         {
-            var place = snapshot.Profile.Places.FirstOrDefault(p => p.Key == request.Place && p.ManifestField is not null) ?? throw ProblemException.Unsound($"The manifest names no “{request.Place}”.");
+            var place = snapshot.Profile.Places.FirstOrDefault(p => p.Key == request.Place && p.ManifestField is not null)
+                ?? throw ProblemException.Unsound($"The manifest names no “{request.Place}”.");
             var result = Placing.AsNamed(snapshot.Profile, snapshot.Edition, snapshot.Tree, PathOf(request.File), place);
-            return result.Problem is null ? result.Edits : throw new ProblemException(422, "picture-unreadable", $"{request.File} stays in the tray: {result.Problem}") { Paths = [request.File] };
+            return result.Problem is null
+                ? result.Edits
+                : throw new ProblemException(
+                    422,
+                    "picture-unreadable",
+                    $"{request.File} stays in the tray: {result.Problem}")
+                { Paths = [request.File] };
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -220,7 +254,13 @@ internal static class TrayEndpoints
         var completions = PathJudge.Complete(overlay, target);
         if (target.Length == 0) return new PathView(null, "none", "", null, true, completions);
         var judged = PathJudge.Judge(overlay, dropped, target);
-        return new PathView(judged.Place?.Noun, judged.Replaces.ToString().ToLowerInvariant(), judged.Says, judged.Near?.Value, judged.IsRefused, completions);
+        return new PathView(
+            judged.Place?.Noun,
+            judged.Replaces.ToString().ToLowerInvariant(),
+            judged.Says,
+            judged.Near?.Value,
+            judged.IsRefused,
+            completions);
     }
 
     private static async Task<Changed> DiscardAsync(Guid id, DiscardRequest request, PackDesk desk, CancellationToken cancel)
@@ -229,7 +269,8 @@ internal static class TrayEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var paths = request.Files.Select(PathOf).ToList();
-            if (paths.Find(p => snapshot.Tree.Find(p) is null) is { Value.Length: > 0 } missing) throw ProblemException.NoFile(FileOf(missing));
+            if (paths.Find(p => snapshot.Tree.Find(p) is null) is { Value.Length: > 0 } missing)
+                throw ProblemException.NoFile(FileOf(missing));
             return [.. paths.Select(p => new TreeEdit.Delete(p))];
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);

@@ -6,7 +6,8 @@ namespace Underlay.Server.Trials;
 
 internal static class TrialEndpoints
 {
-    public static void MapTrials(this IEndpointRouteBuilder app) => app.MapPost("/api/packs/{id:guid}/trials", TryAsync).WithName("tryPack");
+    public static void MapTrials(this IEndpointRouteBuilder app) =>
+        app.MapPost("/api/packs/{id:guid}/trials", TryAsync).WithName("tryPack");
 
     private static async Task<Accepted<JobView>> TryAsync(Guid id, PackDesk desk, JobBoard board, CancellationToken cancel)
     {

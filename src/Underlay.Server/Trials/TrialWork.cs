@@ -22,7 +22,11 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
     public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
-        if (!HostShelf.HasBase(snapshot.Profile, snapshot.Edition)) throw new ProblemException(409, "no-base", $"The files of {snapshot.Edition.Title} are not here, so the pack cannot be tried in it.");
+        if (!HostShelf.HasBase(snapshot.Profile, snapshot.Edition))
+            throw new ProblemException(
+                409,
+                "no-base",
+                $"The files of {snapshot.Edition.Title} are not here, so the pack cannot be tried in it.");
         var (bytes, _, _) = await BuildWork.PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
         await progress.TellAsync($"{snapshot.Edition.Title} is loading it", 0, 0).ConfigureAwait(false);
         var folder = Directory.CreateTempSubdirectory("underlay-trial-");
@@ -31,8 +35,15 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
             var file = Path.Combine(folder.FullName, $"draft{snapshot.Profile.Package.Extension}");
             await File.WriteAllBytesAsync(file, bytes, cancel).ConfigureAwait(false);
             var runner = new TrialRunner(settings.Installation.StandIns);
-            var result = await runner.RunAsync(snapshot.Profile, hosts.BaseFolder(snapshot.Profile, snapshot.Edition), snapshot.Edition, insist: false, [file], cancel).ConfigureAwait(false);
-            if (result.ExitCode != 0) throw new ProblemException(502, "trial-failed", $"{snapshot.Profile.Title} ended with a problem: {result.Error.Trim()}");
+            var result = await runner.RunAsync(
+                snapshot.Profile,
+                hosts.BaseFolder(snapshot.Profile, snapshot.Edition),
+                snapshot.Edition,
+                insist: false,
+                [file],
+                cancel).ConfigureAwait(false);
+            if (result.ExitCode != 0)
+                throw new ProblemException(502, "trial-failed", $"{snapshot.Profile.Title} ended with a problem: {result.Error.Trim()}");
             using var report = JsonDocument.Parse(result.Json);
             var told = new
             {
@@ -63,6 +74,9 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
     /// <summary>By path: what a picture stands for that an index ties to codes.</summary>
     private static Dictionary<string, string> StandsForOf(PackSnapshot snapshot) =>
         snapshot.Overlay is { } overlay
-            ? overlay.Pack.Placements.Select(p => (p.Path, Says: StandsFor.Of(overlay, p.Path))).Where(p => p.Says is not null).ToDictionary(p => p.Path.Value, p => p.Says!)
+            ? overlay.Pack.Placements
+                .Select(p => (p.Path, Says: StandsFor.Of(overlay, p.Path)))
+                .Where(p => p.Says is not null)
+                .ToDictionary(p => p.Path.Value, p => p.Says!)
             : [];
 }

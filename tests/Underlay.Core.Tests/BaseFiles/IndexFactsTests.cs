@@ -6,7 +6,8 @@ namespace Underlay.Core.Tests.BaseFiles;
 
 public class IndexFactsTests
 {
-    private static IndexFacts Read(string text) => IndexFacts.Of(Encoding.UTF8.GetBytes(text), Repository.Wrenfield.Place("contents").Index!);
+    private static IndexFacts Read(string text) =>
+        IndexFacts.Of(Encoding.UTF8.GetBytes(text), Repository.Wrenfield.Place("contents").Index!);
 
     private static string Contents(string inside) => $"<contents about=\"t\"><chapter family=\"brac\">{inside}</chapter></contents>";
 
@@ -22,7 +23,11 @@ public class IndexFactsTests
             </contents>
             """);
         Assert.Equal(
-            [("brac asbra adult", "plates/a.png", null, 3), ("brac asbra young", "plates/b.png", "10-3", 3), ("murr asmur adult", "plates/c.png", (string?)null, 5)],
+            [
+                ("brac asbra adult", "plates/a.png", null, 3),
+                ("brac asbra young", "plates/b.png", "10-3", 3),
+                ("murr asmur adult", "plates/c.png", (string?)null, 5),
+            ],
             index.Rows.Select(r => (string.Join(' ', r.Codes), r.File, r.Span, r.At.Line)));
         Assert.True(index.Names(PackPath.Parse("plates/b.png")));
     }
@@ -32,7 +37,8 @@ public class IndexFactsTests
     [InlineData("<contents>", "no XML")]
     [InlineData("", "no XML")]
     [InlineData("<?xml version='1.0' encoding='latin1'?><contents/>", "encoding is latin1")]
-    public void What_cannot_be_read_is_told_and_no_entity_is_looked_up(string text, string says) => Assert.Contains(says, Read(text).Problem!, StringComparison.Ordinal);
+    public void What_cannot_be_read_is_told_and_no_entity_is_looked_up(string text, string says) =>
+        Assert.Contains(says, Read(text).Problem!, StringComparison.Ordinal);
 
     [Theory]
     [InlineData("<bird><plate src='a' plumage='b'/></bird>", "“bird” in line 1 lacks “code”")]
@@ -44,7 +50,10 @@ public class IndexFactsTests
 
     [Fact]
     public void Other_elements_are_passed_over_with_all_that_is_in_them() =>
-        Assert.Empty(Read("<contents><note><chapter family='x'><bird code='y'><plate src='z' plumage='w'/></bird></chapter></note><chapter family='a'><plate src='z' plumage='w'/></chapter></contents>").Rows);
+        Assert.Empty(
+            Read(
+                "<contents><note><chapter family='x'><bird code='y'><plate src='z' plumage='w'/></bird></chapter></note><chapter "
+                    + "family='a'><plate src='z' plumage='w'/></chapter></contents>").Rows);
 
     [Fact]
     public void Any_text_is_read_or_refused_and_never_crashes() =>

@@ -21,7 +21,8 @@ public class TableFactsTests
         {
             var text = new StringBuilder("code,do,name\n");
             var number = 0;
-            foreach (var row in rows) text.Append(System.Globalization.CultureInfo.InvariantCulture, $"k{number++},add,{Quote(row[2])}\r\n");
+            foreach (var row in rows)
+                text.Append(System.Globalization.CultureInfo.InvariantCulture, $"k{number++},add,{Quote(row[2])}\r\n");
             var table = Read(text.ToString());
             Assert.Null(table.Problem);
             Assert.Empty(table.Faults);

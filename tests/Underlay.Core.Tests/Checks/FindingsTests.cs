@@ -48,7 +48,8 @@ public class FindingsTests
         { "a smaller mask", APack.Of().With("wares/milk_jug/mask.png", Picture.Mask(32, 32)), "companion/size-differs", "wares/milk_jug/mask.png", Severity.Blocker },
         { "a picture of no ware", APack.Of().With("wares/teapot/skin.png", Good), "companion/ownerless", "wares/teapot/skin.png", Severity.Blocker },
         { "a descriptor of no picture", APack.Of().With("art/surfaces/saltbrook_foam.surface.json", Stone), "companion/ownerless", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
-        { "a comma too many", APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"opaque\", }"), "entry/unreadable", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
+        { "a comma too many", APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"opaque\", "
+            + "}"), "entry/unreadable", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a value out of range", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "rough": 2 }"""), "entry/rejected", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a surface under it of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "flagstones", "share": 0.3 } }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
         { "a material of nowhere", APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "glass", "edge": "opaque" }"""), "entry/dangling", "art/surfaces/saltbrook_foam.surface.json", Severity.Blocker },
@@ -94,14 +95,17 @@ public class FindingsTests
     private static APack Placeholder()
     {
         var overlay = APack.Of().Check().Overlay!;
-        var tree = overlay.Pack.Tree.With(Bring.Edits(overlay, overlay.Pack.Tree, Bring.Plan(overlay, [PackPath.Parse("art/surfaces/flagstone.png")])));
+        var tree = overlay.Pack.Tree.With(
+            Bring.Edits(overlay, overlay.Pack.Tree, Bring.Plan(overlay, [PackPath.Parse("art/surfaces/flagstone.png")])));
         return new APack(tree.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
     }
 
     [Fact]
     public void A_pack_of_nothing_that_the_host_reads_is_a_blocker()
     {
-        Assert.Equal(("pack/empty", "", Severity.Blocker), Assert.Single(APack.Of().Findings().Select(f => (f.Code.Value, f.Path, f.Severity))));
+        Assert.Equal(
+            ("pack/empty", "", Severity.Blocker),
+            Assert.Single(APack.Of().Findings().Select(f => (f.Code.Value, f.Path, f.Severity))));
         Assert.Contains(APack.Of().With("plans.txt", "x").Findings(), f => f is { Code.Value: "pack/empty", Blocks: true });
         // Sounds are read, if not judged; and what keeps the only file from being read is told in its place.
         Assert.DoesNotContain(APack.Of().With("audio/kiln/door.wav", "RIFF").Findings(), f => f.Code.Value == "pack/empty");
@@ -130,7 +134,10 @@ public class FindingsTests
     [Fact]
     public void A_sound_pack_has_no_findings() =>
         Assert.Empty(Front("front.png").With("front.png", Picture.Filled(320, 200, new Pixel(9, 9, 9, 255)) with { ColourType = 2 })
-            .WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""")
+            .WithSurface(
+                "saltbrook_foam",
+                Good,
+                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""")
             .WithWare("tide_cup")
             .Findings());
 
@@ -175,13 +182,19 @@ public class FindingsTests
         Assert.Equal(CheckList.Codes.Count - 1, report.Skipped.Count);
     }
 
-    private static APack Front(string path) => APack.Of().With("firing.json", APack.Manifest.TrimEnd().TrimEnd('}') + $", \"front\": \"{path}\" }}");
+    private static APack Front(string path) =>
+        APack.Of().With("firing.json", APack.Manifest.TrimEnd().TrimEnd('}') + $", \"front\": \"{path}\" }}");
 
-    private static APack Awnings() => new[] { "dawn", "noon", "lamp" }.Aggregate(APack.Of(), (pack, m) => pack.With($"art/awnings/hill/{m}.png", Picture.Of(150, 60)));
+    private static APack Awnings() =>
+        new[] { "dawn", "noon", "lamp" }.Aggregate(APack.Of(), (pack, m) => pack.With($"art/awnings/hill/{m}.png", Picture.Of(150, 60)));
 
-    private static APack Boards() => new[] { 64, 96, 128, 192 }.Aggregate(APack.Of(), (pack, w) => pack.With($"art/boards/saltbrook_reed/{w}.png", Picture.Of(w, 48).WithClearRing()));
+    private static APack Boards() =>
+        new[] { 64, 96, 128, 192 }.Aggregate(
+            APack.Of(),
+            (pack, w) => pack.With($"art/boards/saltbrook_reed/{w}.png", Picture.Of(w, 48).WithClearRing()));
 
-    private static APack Flames(int count) => Enumerable.Range(1, count).Aggregate(APack.Of(), (pack, i) => pack.With($"art/flames/updraught/0{i}.png", Picture.Of(40, 40)));
+    private static APack Flames(int count) =>
+        Enumerable.Range(1, count).Aggregate(APack.Of(), (pack, i) => pack.With($"art/flames/updraught/0{i}.png", Picture.Of(40, 40)));
 
     private static Picture Seal(byte ink = 250) =>
         (Picture.Filled(60, 44, new Pixel(40, 50, 60, 255)) with { At = (x, y) => x is > 14 and < 46 && y is > 10 and < 34 && x % 10 < 4 ? new Pixel(ink, ink, ink, 255) : new Pixel(40, 50, 60, 255) }).WithClearRing();
@@ -189,8 +202,14 @@ public class FindingsTests
     private static APack Stale()
     {
         var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(100, 100));
-        var shaped = pack.Tree.With(Core.Images.Steps.Shaping.Add(pack.Tree, PackPath.Parse("art/surfaces/saltbrook_foam.png"), new Core.Images.Steps.FitToSize(new Core.Images.PixelSize(64, 64), Core.Images.Steps.FitMode.Stretch, Exact: false)).Edits);
-        return new APack(shaped.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll())).With(".underlay/sources/art/surfaces/saltbrook_foam.png", Picture.Of(120, 120));
+        var shaped = pack.Tree.With(
+            Core.Images.Steps.Shaping.Add(
+                pack.Tree,
+                PackPath.Parse("art/surfaces/saltbrook_foam.png"),
+                new Core.Images.Steps.FitToSize(new Core.Images.PixelSize(64, 64), Core.Images.Steps.FitMode.Stretch, Exact: false)).Edits);
+        return new APack(shaped.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll())).With(
+            ".underlay/sources/art/surfaces/saltbrook_foam.png",
+            Picture.Of(120, 120));
     }
 
     private static byte[] Heavy()

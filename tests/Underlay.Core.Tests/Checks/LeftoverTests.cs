@@ -22,7 +22,8 @@ public class LeftoverTests
     [InlineData("untitled 3.png", "this is an example that a template came with")]
     [InlineData("art/flagstone.svg", "this is a master that an editor works on; keep it beside the pack")]
     [InlineData("art/flagstone.TIF", "this is a master that an editor works on; keep it beside the pack")]
-    public void A_name_says_what_was_left_behind(string path, string what) => Assert.Equal(what, Core.Checks.Leftover.Recognise(PackPath.Parse(path)));
+    public void A_name_says_what_was_left_behind(string path, string what) =>
+        Assert.Equal(what, Core.Checks.Leftover.Recognise(PackPath.Parse(path)));
 
     [Theory]
     [InlineData("art/flagstone.png")]
@@ -31,7 +32,8 @@ public class LeftoverTests
     [InlineData("art/samples_of_clay.png")]
     [InlineData("readme.txt")]
     [InlineData("art/folder/marigold.png")]
-    public void A_name_that_only_resembles_one_says_nothing(string path) => Assert.Null(Core.Checks.Leftover.Recognise(PackPath.Parse(path)));
+    public void A_name_that_only_resembles_one_says_nothing(string path) =>
+        Assert.Null(Core.Checks.Leftover.Recognise(PackPath.Parse(path)));
 
     [Fact]
     public void A_copy_is_only_one_where_its_original_is_shown()
@@ -44,16 +46,29 @@ public class LeftoverTests
     public void What_is_set_aside_leaves_the_package_and_stays_in_the_pack()
     {
         var pack = APack.Of().With("art/surfaces/Thumbs.db", "x").With("art/flagstone.svg", "<svg/>");
-        var (tree, applied, _, report) = FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, ["pack/leftover"]);
+        var (tree, applied, _, report) = FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
+            Repository.Kilnmoor,
+            ["pack/leftover"]);
         Assert.Equal(2, applied.Count);
         Assert.Equal(["pack/empty"], report.Findings.Select(f => f.Code.Value));
-        Assert.Equal([".underlay/aside/art/flagstone.svg", ".underlay/aside/art/surfaces/Thumbs.db", "firing.json"], tree.Files.Select(f => f.Path.Value));
+        Assert.Equal(
+            [".underlay/aside/art/flagstone.svg", ".underlay/aside/art/surfaces/Thumbs.db", "firing.json"],
+            tree.Files.Select(f => f.Path.Value));
     }
 
     [Fact]
     public void What_leaves_a_choice_is_not_done_unasked()
     {
         var pack = APack.Of().With("art/flagstone.svg", "<svg/>");
-        Assert.Empty(FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, []).Applied);
+        Assert.Empty(
+            FixRunner.Run(
+                "p",
+                pack.Tree,
+                t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
+                Repository.Kilnmoor,
+                []).Applied);
     }
 }

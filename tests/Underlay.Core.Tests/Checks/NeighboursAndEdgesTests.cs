@@ -11,11 +11,20 @@ public class NeighboursAndEdgesTests
 
     private static Picture Frieze(Func<int, int, Pixel> at) => new(1190, 150, at);
 
-    private static Picture Scene(Func<int, int, bool> detail) => new(264, 150, (x, y) => detail(x, y) && (x + y) % 2 == 0 ? Bright : new Pixel(90, 80, 70, 255));
+    private static Picture Scene(Func<int, int, bool> detail) =>
+        new(264, 150, (x, y) => detail(x, y) && (x + y) % 2 == 0 ? Bright : new Pixel(90, 80, 70, 255));
 
-    private static Picture Seal(int stroke, byte ink = 250) => new Picture(120, 44, (x, y) => x is > 20 and < 100 && y is > 10 and < 34 && x % 12 < stroke ? new Pixel(ink, ink, ink, 255) : new Pixel(40, 50, 60, 255)).WithClearRing();
+    private static Picture Seal(int stroke, byte ink = 250) =>
+        new Picture(
+            120,
+            44,
+            (x, y) =>
+                x is > 20 and < 100 && y is > 10 and < 34 && x % 12 < stroke
+                    ? new Pixel(ink, ink, ink, 255)
+                    : new Pixel(40, 50, 60, 255)).WithClearRing();
 
-    private static APack WithSeal(Picture seal) => APack.Of().With("tables/seals.csv", "code,do\nsaltbrook_tide,add\n").With("art/seals/saltbrook_tide.png", seal);
+    private static APack WithSeal(Picture seal) =>
+        APack.Of().With("tables/seals.csv", "code,do\nsaltbrook_tide,add\n").With("art/seals/saltbrook_tide.png", seal);
 
     [Fact]
     public void A_hard_step_to_the_base_s_neighbour_is_told_with_how_much_harder_it_is()
@@ -28,17 +37,30 @@ public class NeighboursAndEdgesTests
 
     [Fact]
     public void Neighbours_that_changed_alike_go_together() =>
-        Assert.Empty(Of(Surface("flagstone", Picture.Filled(64, 64, Bright)).With("art/surfaces/fence.png", Picture.Filled(64, 64, Bright).With(3, 3, default)), "image/neighbour-step"));
+        Assert.Empty(
+            Of(
+                Surface("flagstone", Picture.Filled(64, 64, Bright)).With(
+                    "art/surfaces/fence.png",
+                    Picture.Filled(64, 64, Bright).With(3, 3, default)),
+                "image/neighbour-step"));
 
     [Fact]
     public void Of_two_that_changed_apart_the_pair_is_told_once() =>
-        Assert.Single(Of(Surface("flagstone", Picture.Filled(64, 64, Bright)).With("art/surfaces/fence.png", Picture.Filled(64, 64, new Pixel(5, 5, 5, 255)).With(3, 3, default)), "image/neighbour-step"));
+        Assert.Single(
+            Of(
+                Surface("flagstone", Picture.Filled(64, 64, Bright)).With(
+                    "art/surfaces/fence.png",
+                    Picture.Filled(64, 64, new Pixel(5, 5, 5, 255)).With(3, 3, default)),
+                "image/neighbour-step"));
 
     [Fact]
     public void One_that_was_enlarged_beside_one_that_was_not_is_told()
     {
         var larger = new Picture(128, 128, (x, y) => Picture.Of(64, 64).At(x / 2, y / 2));
-        Assert.Contains("enlarged to 128 x 128, that one is still 64 x 64", Of(Surface("flagstone", larger), "image/neighbour-step").Single().Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "enlarged to 128 x 128, that one is still 64 x 64",
+            Of(Surface("flagstone", larger), "image/neighbour-step").Single().Message,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -51,22 +73,38 @@ public class NeighboursAndEdgesTests
     [InlineData(300, 445, "306, 438")]
     public void A_band_over_edges_is_told_at_each_of_them(int from, int to, string columns)
     {
-        var pack = APack.Of().With("art/friezes/year.png", Frieze((x, y) => y is > 60 and < 90 && x >= from && x < to ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255)));
+        var pack = APack.Of()
+            .With(
+                "art/friezes/year.png",
+                Frieze((x, y) => y is > 60 and < 90 && x >= from && x < to ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255)));
         Assert.Contains($"at column {columns}:", Of(pack, "image/crosses-field").Single().Message, StringComparison.Ordinal);
     }
 
     [Fact]
     public void What_stays_inside_its_field_is_sound() =>
-        Assert.Empty(Of(APack.Of().With("art/friezes/year.png", Frieze((x, y) => y is > 60 and < 90 && x is > 100 and < 300 ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255))), "image/crosses-field"));
+        Assert.Empty(
+            Of(
+                APack.Of()
+                    .With(
+                        "art/friezes/year.png",
+                        Frieze(
+                            (x, y) =>
+                                y is > 60 and < 90 && x is > 100 and < 300 ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255))),
+                "image/crosses-field"));
 
     [Fact]
     public void What_crosses_in_the_base_too_may_cross()
     {
         var own = Frieze((x, y) => y is > 60 and < 90 ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255));
         var files = new Dictionary<string, byte[]>(SmallBase.Files) { ["art/friezes/year.png"] = own.ToPng() };
-        var catalogue = Core.BaseFiles.BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, FileTree.OfBytes(files.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
+        var catalogue = Core.BaseFiles.BaseCatalogue.Read(
+            Repository.Kilnmoor,
+            Repository.Kilnmoor.Newest,
+            FileTree.OfBytes(files.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
         var pack = APack.Of().With("art/friezes/year.png", own.With(500, 20, Bright));
-        Assert.DoesNotContain(CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 2 ? catalogue : SmallBase.Of(e), pack.Tree).Findings, f => f.Code.Value == "image/crosses-field");
+        Assert.DoesNotContain(
+            CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 2 ? catalogue : SmallBase.Of(e), pack.Tree).Findings,
+            f => f.Code.Value == "image/crosses-field");
     }
 
     [Fact]
@@ -80,8 +118,14 @@ public class NeighboursAndEdgesTests
     public void Strokes_and_contrast_of_letters_are_measured()
     {
         Assert.Empty(Of(WithSeal(Seal(4)), "image/fine-lettering"));
-        Assert.Contains("strokes of its lettering are about", Of(WithSeal(Seal(1)), "image/fine-lettering").Single().Message, StringComparison.Ordinal);
-        Assert.Contains("The contrast of its lettering is", Of(WithSeal(Seal(4, ink: 90)), "image/fine-lettering").Single().Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "strokes of its lettering are about",
+            Of(WithSeal(Seal(1)), "image/fine-lettering").Single().Message,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "The contrast of its lettering is",
+            Of(WithSeal(Seal(4, ink: 90)), "image/fine-lettering").Single().Message,
+            StringComparison.Ordinal);
     }
 
     [Fact]

@@ -27,12 +27,17 @@ public class SetAndSeriesTests
 
     [Fact]
     public void A_member_that_the_base_lacks_would_be_blank() =>
-        Assert.Equal([("set/incomplete", "art/awnings/hill/dawn.png", "blank"), ("set/incomplete", "art/awnings/hill/lamp.png", "blank")], Found(Awnings("hill", "noon")));
+        Assert.Equal(
+            [("set/incomplete", "art/awnings/hill/dawn.png", "blank"), ("set/incomplete", "art/awnings/hill/lamp.png", "blank")],
+            Found(Awnings("hill", "noon")));
 
     [Fact]
     public void A_member_that_cannot_be_read_counts_as_left_out_and_is_told_once()
     {
-        var findings = Awnings("quay", Times).With("art/scenes/quay.png", Picture.Of(264, 150)).With("art/awnings/quay/noon.png", "no picture").Findings();
+        var findings = Awnings("quay", Times)
+            .With("art/scenes/quay.png", Picture.Of(264, 150))
+            .With("art/awnings/quay/noon.png", "no picture")
+            .Findings();
         var one = Assert.Single(findings);
         Assert.Equal("image/unreadable", one.Code.Value);
         Assert.Contains(one.Predicts, p => p is { Kind: PredictionKind.Outcome, Path: "art/awnings/quay/noon.png", Code: "unchanged" });
@@ -40,7 +45,10 @@ public class SetAndSeriesTests
 
     [Fact]
     public void What_is_missing_names_what_is_there() =>
-        Assert.Contains("The set has dawn.png, noon.png and not this one", Awnings("quay", "dawn", "noon").Finding().Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "The set has dawn.png, noon.png and not this one",
+            Awnings("quay", "dawn", "noon").Finding().Message,
+            StringComparison.Ordinal);
 
     [Fact]
     public void A_series_as_long_as_the_base_s_is_sound_and_so_is_a_longer_one()
@@ -51,11 +59,15 @@ public class SetAndSeriesTests
 
     [Fact]
     public void Pictures_of_the_base_among_the_pack_s_are_mixed() =>
-        Assert.Equal([("series/mixed", "art/flames/updraught/02.png", "mixed"), ("series/mixed", "art/flames/updraught/04.png", "mixed")], Found(Flames("updraught", 1, 3)));
+        Assert.Equal(
+            [("series/mixed", "art/flames/updraught/02.png", "mixed"), ("series/mixed", "art/flames/updraught/04.png", "mixed")],
+            Found(Flames("updraught", 1, 3)));
 
     [Fact]
     public void Behind_a_gap_every_picture_is_short() =>
-        Assert.Equal([("series/gap", "art/flames/pit/03.png", "short"), ("series/gap", "art/flames/pit/04.png", "short")], Found(Flames("pit", 1, 3, 4)));
+        Assert.Equal(
+            [("series/gap", "art/flames/pit/03.png", "short"), ("series/gap", "art/flames/pit/04.png", "short")],
+            Found(Flames("pit", 1, 3, 4)));
 
     [Fact]
     public void A_series_does_not_begin_with_nought() =>
@@ -73,9 +85,16 @@ public class SetAndSeriesTests
     public void Another_canvas_is_brought_to_the_first_one_s()
     {
         var pack = Flames("updraught", 1, 2, 3, 4).With("art/flames/updraught/02.png", Picture.Of(44, 40));
-        var (tree, applied, _, report) = Core.Fixes.FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, ["series/canvas"]);
+        var (tree, applied, _, report) = Core.Fixes.FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
+            Repository.Kilnmoor,
+            ["series/canvas"]);
         Assert.IsType<FitToSize>(Assert.IsType<Core.Fixes.ShapePicture>(Assert.Single(applied).Finding.Fix).Steps[0]);
         Assert.Empty(report.Findings);
-        Assert.Equal(new PixelSize(40, 40), PngReader.Inspect(tree.Find(PackPath.Parse("art/flames/updraught/02.png"))!.ReadAll(), PixelNeed.None).Header!.Size);
+        Assert.Equal(
+            new PixelSize(40, 40),
+            PngReader.Inspect(tree.Find(PackPath.Parse("art/flames/updraught/02.png"))!.ReadAll(), PixelNeed.None).Header!.Size);
     }
 }

@@ -23,7 +23,11 @@ public class TrueWordsTests
     {
         foreach (var name in new[] { "a_jug", "z_jug" })
         {
-            var pack = APack.Of().WithWare(name).With($"wares/{name}/ware.json", $$"""{ "id": "saltbrook.{{name}}", "shape": "jug", "made_of": "clay", "price": 4, "stall": "001" }""");
+            var pack = APack.Of()
+                .WithWare(name)
+                .With(
+                    $"wares/{name}/ware.json",
+                    $$"""{ "id": "saltbrook.{{name}}", "shape": "jug", "made_of": "clay", "price": 4, "stall": "001" }""");
             var finding = The(pack, "entry/twice");
             Assert.Equal($"wares/{name}/ware.json", finding.Path);
             Assert.NotNull(finding.Fix);
@@ -35,8 +39,14 @@ public class TrueWordsTests
     [InlineData("\"ember\": 0.5", "")]
     public void A_ware_that_speaks_of_a_picture_that_is_not_there_is_a_warning(string field, string about)
     {
-        var pack = APack.Of().WithWare("tide_jug").With("wares/tide_jug/ware.json", $$"""{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, {{field}} }""");
-        var finding = Assert.Single(pack.Findings(), f => f.Severity == Severity.Warning && f.Path == "wares/tide_jug/ware.json" && f.Pointer == about);
+        var pack = APack.Of()
+            .WithWare("tide_jug")
+            .With(
+                "wares/tide_jug/ware.json",
+                $$"""{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, {{field}} }""");
+        var finding = Assert.Single(
+            pack.Findings(),
+            f => f.Severity == Severity.Warning && f.Path == "wares/tide_jug/ware.json" && f.Pointer == about);
         Assert.Empty(finding.Predicts);
     }
 
@@ -53,7 +63,12 @@ public class TrueWordsTests
     [Fact]
     public void A_missing_field_is_told_at_the_entry_and_not_at_a_line()
     {
-        var finding = APack.Of().With("wares/milk_jug/ware.json", "{\n\n \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"stall\": \"001\" }").Findings().First(f => f.Code.Value == "entry/rejected");
+        var finding = APack.Of()
+            .With(
+                "wares/milk_jug/ware.json",
+                "{\n\n \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"stall\": \"001\" }")
+            .Findings()
+            .First(f => f.Code.Value == "entry/rejected");
         Assert.Null(finding.At);
         Assert.Contains("“price” is missing", finding.Message, StringComparison.Ordinal);
     }
@@ -61,17 +76,28 @@ public class TrueWordsTests
     [Fact]
     public void A_row_whose_code_is_another_bird_s_than_its_file_says_is_a_warning()
     {
-        var guide = AGuide.Of().With("plates/bronze_brackling.png", Picture.Of(320, 300)).WithContents(("asbra", "adult", "plates/bronze_brackling.png"));
+        var guide = AGuide.Of()
+            .With("plates/bronze_brackling.png", Picture.Of(320, 300))
+            .WithContents(("asbra", "adult", "plates/bronze_brackling.png"));
         var finding = guide.Findings().Single(f => f.Code.Value == "index/other-name");
         Assert.Equal(Severity.Warning, finding.Severity);
         Assert.Contains("Bronze Brackling", finding.Message, StringComparison.Ordinal);
-        Assert.DoesNotContain(AGuide.Of().With("plates/ashen_brackling.png", Picture.Of(320, 300)).WithContents(("asbra", "adult", "plates/ashen_brackling.png")).Findings(), f => f.Code.Value == "index/other-name");
+        Assert.DoesNotContain(
+            AGuide.Of()
+                .With("plates/ashen_brackling.png", Picture.Of(320, 300))
+                .WithContents(("asbra", "adult", "plates/ashen_brackling.png"))
+                .Findings(),
+            f => f.Code.Value == "index/other-name");
     }
 
     [Fact]
     public void An_unknown_plumage_names_the_near_one()
     {
-        var finding = AGuide.Of().With("plates/a.png", Picture.Of(320, 300)).WithContents(("asbra", "yung", "plates/a.png")).Findings().First(f => f.Path.StartsWith("contents.xml", StringComparison.Ordinal));
+        var finding = AGuide.Of()
+            .With("plates/a.png", Picture.Of(320, 300))
+            .WithContents(("asbra", "yung", "plates/a.png"))
+            .Findings()
+            .First(f => f.Path.StartsWith("contents.xml", StringComparison.Ordinal));
         Assert.Contains("young", finding.Message, StringComparison.Ordinal);
     }
 
@@ -79,12 +105,21 @@ public class TrueWordsTests
     [InlineData("author", "saltbrook.x")]
     [InlineData("Tove", "author.x")]
     public void An_author_who_is_called_author_is_a_placeholder(string by, string id) =>
-        Assert.Contains(APack.Of().With("firing.json", $$"""{ "id": "{{id}}", "version": "1.0.0", "title": "T", "by": "{{by}}", "reads": { "from": "4.0", "to": "4.0" } }""").Findings(), f => f.Code.Value == "manifest/unnamed-author");
+        Assert.Contains(
+            APack.Of()
+                .With(
+                    "firing.json",
+                    $$"""{ "id": "{{id}}", "version": "1.0.0", "title": "T", "by": "{{by}}", "reads": { "from": "4.0", "to": "4.0" } }""")
+                .Findings(),
+            f => f.Code.Value == "manifest/unnamed-author");
 
     [Fact]
     public void A_fit_says_what_it_cuts_and_cuts_least()
     {
-        var finding = APack.Of().With("art/scenes/quay.png", Picture.Of(300, 300)).Findings().Single(f => f.Code.Value == "image/wrong-size");
+        var finding = APack.Of()
+            .With("art/scenes/quay.png", Picture.Of(300, 300))
+            .Findings()
+            .Single(f => f.Code.Value == "image/wrong-size");
         Assert.Matches("cut|margin|add", finding.Fix!.Title);
         var same = APack.Of().With("art/scenes/quay.png", Picture.Of(528, 300)).Findings().Single(f => f.Code.Value == "image/wrong-size");
         Assert.Equal("Fit to 264 x 150", same.Fix!.Title);
@@ -93,18 +128,31 @@ public class TrueWordsTests
     [Fact]
     public void A_member_s_numbers_are_in_order_of_size()
     {
-        var finding = APack.Of().With("art/boards/oak/128.png", Picture.Of(128, 48).WithClearRing()).Findings().First(f => f.Code.Value == "set/incomplete");
-        var named = finding.Parts.Select(p => p.Path).Prepend(finding.Path).Distinct().Where(p => p.StartsWith("art/boards/oak/", StringComparison.Ordinal)).ToList();
+        var finding = APack.Of()
+            .With("art/boards/oak/128.png", Picture.Of(128, 48).WithClearRing())
+            .Findings()
+            .First(f => f.Code.Value == "set/incomplete");
+        var named = finding.Parts
+            .Select(p => p.Path)
+            .Prepend(finding.Path)
+            .Distinct()
+            .Where(p => p.StartsWith("art/boards/oak/", StringComparison.Ordinal))
+            .ToList();
         Assert.Equal(["art/boards/oak/64.png", "art/boards/oak/96.png", "art/boards/oak/192.png"], named);
     }
 
     [Fact]
     public void An_edge_that_lies_off_says_where_it_lies_and_where_it_should()
     {
-        Pixel Field(int x, int shift) => Array.FindIndex([96, 306, 438, 752, 884, 1094, 1190], edge => x < edge + shift) % 2 == 0 ? new Pixel(200, 60, 40, 255) : new Pixel(40, 90, 160, 255);
+        Pixel Field(int x, int shift) =>
+            Array.FindIndex([96, 306, 438, 752, 884, 1094, 1190], edge => x < edge + shift) % 2 == 0
+                ? new Pixel(200, 60, 40, 255)
+                : new Pixel(40, 90, 160, 255);
         var exact = APack.Of().With("art/friezes/year.png", new Picture(1190, 150, (x, _) => Field(x, 0)));
         Assert.DoesNotContain(exact.Findings(), f => f.Code.Value is "image/crosses-field" or "image/edge-off");
         var shifted = APack.Of().With("art/friezes/year.png", new Picture(1190, 150, (x, _) => Field(x, 2)));
-        Assert.Contains(shifted.Findings(), f => f.Message.Contains("98", StringComparison.Ordinal) && f.Message.Contains("96", StringComparison.Ordinal));
+        Assert.Contains(
+            shifted.Findings(),
+            f => f.Message.Contains("98", StringComparison.Ordinal) && f.Message.Contains("96", StringComparison.Ordinal));
     }
 }

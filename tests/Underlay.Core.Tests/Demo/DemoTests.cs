@@ -15,7 +15,8 @@ public class DemoTests
 
     private static CheckReport Check(FileTree tree) => Check(Repository.Kilnmoor, tree);
 
-    private static CheckReport Check(HostProfile host, FileTree tree, string? edition = null) => CheckReport.Make(host, host.FindEdition(edition), e => Bases[e], tree);
+    private static CheckReport Check(HostProfile host, FileTree tree, string? edition = null) =>
+        CheckReport.Make(host, host.FindEdition(edition), e => Bases[e], tree);
 
     private static IEnumerable<(string, string)> Codes(CheckReport report) => report.Findings.Select(f => (f.Code.Value, f.Path));
 
@@ -39,8 +40,11 @@ public class DemoTests
     public void The_bare_base_has_nothing_wrong_with_it(string host, string edition)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
-        var manifest = host == "kilnmoor" ? APack.Manifest.Replace("4.0", edition, StringComparison.Ordinal) : AGuide.Manifest.Replace("printing = 2", $"printing = {edition}", StringComparison.Ordinal);
-        var pack = Trees[$"base/{host}/{edition}"].With([new TreeEdit.Write(profile.Manifest.Path, System.Text.Encoding.UTF8.GetBytes(manifest))]);
+        var manifest = host == "kilnmoor"
+            ? APack.Manifest.Replace("4.0", edition, StringComparison.Ordinal)
+            : AGuide.Manifest.Replace("printing = 2", $"printing = {edition}", StringComparison.Ordinal);
+        var pack = Trees[$"base/{host}/{edition}"].With(
+            [new TreeEdit.Write(profile.Manifest.Path, System.Text.Encoding.UTF8.GetBytes(manifest))]);
         // A whole copy is told as that, in one finding.
         Assert.Equal(["pack/unchanged"], Check(profile, pack).Findings.Select(f => f.Code.Value));
     }
@@ -103,8 +107,15 @@ public class DemoTests
         var (tree, applied, _, _) = FixRunner.Run("tidepool", Trees["packs/tidepool"], Check, Repository.Kilnmoor, []);
         Assert.Equal(5, applied.Count);
         var mended = tree.With(Trees["mended/tidepool"].Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
-        mended = FixRunner.Run("tidepool", mended, Check, Repository.Kilnmoor, ["companion/outranked", "pack/leftover", "pack/unchanged"]).Tree;
-        Assert.Equal([("path/no-place", "notes.txt")], Check(mended).Findings.Where(f => f.Severity != Severity.Note).Select(f => (f.Code.Value, f.Path)));
+        mended = FixRunner.Run(
+            "tidepool",
+            mended,
+            Check,
+            Repository.Kilnmoor,
+            ["companion/outranked", "pack/leftover", "pack/unchanged"]).Tree;
+        Assert.Equal(
+            [("path/no-place", "notes.txt")],
+            Check(mended).Findings.Where(f => f.Severity != Severity.Note).Select(f => (f.Code.Value, f.Path)));
     }
 
     [Fact]

@@ -26,7 +26,8 @@ public class JsonTextTests
     }
 
     [Fact]
-    public void A_byte_order_mark_is_a_problem() => Assert.Contains("byte order mark", Parse("\uFEFF{}").Problem!.Says, StringComparison.Ordinal);
+    public void A_byte_order_mark_is_a_problem() =>
+        Assert.Contains("byte order mark", Parse("\uFEFF{}").Problem!.Says, StringComparison.Ordinal);
 
     [Fact]
     public void Bytes_that_are_no_UTF8_are_a_problem_where_they_stand() =>
@@ -61,7 +62,8 @@ public class JsonTextTests
     [Fact]
     public void A_string_is_set_or_added_and_all_else_stays()
     {
-        string Set(string text, string pointer, string value) => Encoding.UTF8.GetString(JsonEdit.Set(Parse(text), pointer, JsonEdit.Text(value)));
+        string Set(string text, string pointer, string value) =>
+            Encoding.UTF8.GetString(JsonEdit.Set(Parse(text), pointer, JsonEdit.Text(value)));
         Assert.Equal("{ \"a\": 1, \"b\": \"é\" }", Set("{ \"a\": 1 }", "/b", "é"));
         Assert.Equal("{\n  \"a\": 1,\n  \"b\": \"é\"\n}", Set("{\n  \"a\": 1\n}", "/b", "é"));
         Assert.Equal("{ \"b\": \"x\" }", Set("{}", "/b", "x"));
@@ -80,6 +82,11 @@ public class JsonTextTests
             var after = JsonText.Parse(JsonEdit.Set(before, $"/{JsonText.Escape(name)}", JsonEdit.Text(value)));
             fields[name] = value;
             Assert.Null(after.Problem);
-            Assert.Equal(fields.OrderBy(f => f.Key, StringComparer.Ordinal), after.Root.EnumerateObject().Select(p => KeyValuePair.Create(p.Name, p.Value.GetString()!)).OrderBy(f => f.Key, StringComparer.Ordinal));
+            Assert.Equal(
+                fields.OrderBy(f => f.Key, StringComparer.Ordinal),
+                after.Root
+                    .EnumerateObject()
+                    .Select(p => KeyValuePair.Create(p.Name, p.Value.GetString()!))
+                    .OrderBy(f => f.Key, StringComparer.Ordinal));
         });
 }

@@ -28,7 +28,13 @@ public class KindTests
     [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
     [InlineData("""{ "made_of": null, "edge": "mask" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
     [InlineData("""{ "made_of": "", "edge": "mask" }""", "/made_of", "", "“made_of” is empty; wanted is text that is not empty")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "under": { "surface": "Two Words", "share": 0 } }""", "/under/surface", "", "“surface” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _")]
+    [
+        InlineData(
+            """{ "made_of": "stone", "edge": "mask", "under": { "surface": "Two Words", "share": 0 } }""",
+            "/under/surface",
+            "",
+            "“surface” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _"),
+    ]
     [InlineData("[]", "", "", "the file is a list; wanted is an object in { }")]
     [InlineData("""{ "made_of": "stone", "edge": "mask", "x": [1e30] }""", "/x/0", "", "a number here is too large for the host to read")]
     public void A_fault_says_where_what_is_and_what_is_wanted(string text, string pointer, string field, string says) =>
@@ -36,17 +42,44 @@ public class KindTests
 
     [Fact]
     public void Several_faults_are_told_each() =>
-        Assert.Equal(["", "/price", "/shape"], Judge(Ware, """{ "shape": 4, "made_of": "clay", "price": 0 }""").Select(f => f.Pointer).Order());
+        Assert.Equal(
+            ["", "/price", "/shape"],
+            Judge(Ware, """{ "shape": 4, "made_of": "clay", "price": 0 }""").Select(f => f.Pointer).Order());
 
-    private static readonly Gen<JsonNode?> AnyValue = Gen.OneOfConst("null", "true", "7", "0", "1.5", "12.0", "-1", "\"\"", "\"stone\"", "\"mask\"", "\"a.b\"", "\"A b\"", "\"1.0.0\"", "\"1.0\"", "\"4.0\"", "\"x.png\"", "[]", "[7]", "[{}]", "[\"a\"]", "{}")
+    private static readonly Gen<JsonNode?> AnyValue = Gen.OneOfConst(
+        "null",
+        "true",
+        "7",
+        "0",
+        "1.5",
+        "12.0",
+        "-1",
+        "\"\"",
+        "\"stone\"",
+        "\"mask\"",
+        "\"a.b\"",
+        "\"A b\"",
+        "\"1.0.0\"",
+        "\"1.0\"",
+        "\"4.0\"",
+        "\"x.png\"",
+        "[]",
+        "[7]",
+        "[{}]",
+        "[\"a\"]",
+        "{}")
         .Select(text => JsonNode.Parse(text));
 
-    /// <summary>The schema in words of the standard alone: what may be taken over from another entry is not required of one that names it.</summary>
+    /// <summary>
+    /// The schema in words of the standard alone: what may be taken over from another entry is not required of one that names it.
+    /// </summary>
     private static string Standard(Kind kind)
     {
         var schema = JsonNode.Parse(kind.Document.GetRawText())!.AsObject();
         if (kind.Inherits is { } inherits)
-            schema["anyOf"] = new JsonArray(new JsonObject { ["required"] = new JsonArray(inherits.By[1..]) }, new JsonObject { ["required"] = new JsonArray([.. inherits.Required.Select(r => (JsonNode)r)]) });
+            schema["anyOf"] = new JsonArray(
+                new JsonObject { ["required"] = new JsonArray(inherits.By[1..]) },
+                new JsonObject { ["required"] = new JsonArray([.. inherits.Required.Select(r => (JsonNode)r)]) });
         return schema.ToJsonString();
     }
 
@@ -55,7 +88,12 @@ public class KindTests
     public void A_kind_accepts_what_a_full_implementation_of_JSON_Schema_accepts()
     {
         var kinds = new[] { Surface, Ware, Repository.Kilnmoor.Manifest.Kind }
-            .Select(k => (Kind: k, Schema: JsonSchema.FromText(Standard(k)), Fields: k.Document.GetProperty("properties").EnumerateObject().Select(p => p.Name).ToArray()))
+            .Select(
+                k =>
+                    (
+                        Kind: k,
+                        Schema: JsonSchema.FromText(Standard(k)),
+                        Fields: k.Document.GetProperty("properties").EnumerateObject().Select(p => p.Name).ToArray()))
             .ToArray();
         var manifest = JsonNode.Parse(APack.Manifest)!.AsObject();
         Gen.Select(Gen.Int[0, 2], Gen.Int[0, 20], Gen.Int[0, 20], AnyValue, AnyValue, Gen.Bool, Gen.Bool).Sample((which, first, second, a, b, remove, deep) =>
@@ -70,7 +108,8 @@ public class KindTests
             entry[fields[first % fields.Length]] = a?.DeepClone();
             if (remove) entry.Remove(fields[second % fields.Length]);
             if (deep && entry["reads"] is JsonObject reads) reads[second % 2 == 0 ? "from" : "to"] = b?.DeepClone();
-            if (deep && which == 2) entry["needs"] = new JsonArray(new JsonObject { ["id"] = a?.DeepClone(), ["version"] = b?.DeepClone() });
+            if (deep && which == 2)
+                entry["needs"] = new JsonArray(new JsonObject { ["id"] = a?.DeepClone(), ["version"] = b?.DeepClone() });
             Assert.Equal(schema.Evaluate(entry).IsValid, Judge(kind, entry.ToJsonString()).Count == 0);
         });
     }

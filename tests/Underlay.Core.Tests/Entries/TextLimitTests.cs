@@ -12,7 +12,8 @@ public class TextLimitTests
 
     private static byte[] Bytes(string text) => Encoding.UTF8.GetBytes(text);
 
-    private static string Nested(string open, string close, int deep) => string.Concat(Enumerable.Repeat(open, deep)) + string.Concat(Enumerable.Repeat(close, deep));
+    private static string Nested(string open, string close, int deep) =>
+        string.Concat(Enumerable.Repeat(open, deep)) + string.Concat(Enumerable.Repeat(close, deep));
 
     [Fact]
     public void No_text_of_more_than_sixteen_mebibytes_is_read()
@@ -20,7 +21,10 @@ public class TextLimitTests
         var padding = new string(' ', TextLimit.MostBytes);
         Assert.Contains("longer than 16 MiB", JsonText.Parse(Bytes("{}" + padding)).Problem!.Says, StringComparison.Ordinal);
         Assert.Contains("longer than 16 MiB", TomlText.Parse(Bytes("a = 1" + padding)).Problem!.Says, StringComparison.Ordinal);
-        Assert.Contains("longer than 16 MiB", TableFacts.Of(Bytes("code\n" + padding), new TableShape("code", null)).Problem, StringComparison.Ordinal);
+        Assert.Contains(
+            "longer than 16 MiB",
+            TableFacts.Of(Bytes("code\n" + padding), new TableShape("code", null)).Problem,
+            StringComparison.Ordinal);
         Assert.Contains("longer than 16 MiB", IndexFacts.Of(Bytes("<contents/>" + padding), Contents).Problem, StringComparison.Ordinal);
     }
 
@@ -47,8 +51,14 @@ public class TextLimitTests
     [Fact]
     public void Entities_are_never_looked_up()
     {
-        Assert.Contains("document type", IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><contents about=\"&a;\"/>"), Contents).Problem, StringComparison.Ordinal);
-        Assert.Contains("document type", IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a \"aa\"><!ENTITY b \"&a;&a;&a;\">]><contents>&b;</contents>"), Contents).Problem, StringComparison.Ordinal);
+        Assert.Contains(
+            "document type",
+            IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><contents about=\"&a;\"/>"), Contents).Problem,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "document type",
+            IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a \"aa\"><!ENTITY b \"&a;&a;&a;\">]><contents>&b;</contents>"), Contents).Problem,
+            StringComparison.Ordinal);
     }
 
     [Fact]

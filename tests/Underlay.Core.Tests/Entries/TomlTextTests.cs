@@ -10,7 +10,8 @@ public class TomlTextTests
 {
     private static JsonText Parse(string text) => TomlText.Parse(Encoding.UTF8.GetBytes(text));
 
-    private static string With(string text, string pointer, string value) => Encoding.UTF8.GetString(TomlText.WithValue(Encoding.UTF8.GetBytes(text), pointer, value));
+    private static string With(string text, string pointer, string value) =>
+        Encoding.UTF8.GetString(TomlText.WithValue(Encoding.UTF8.GetBytes(text), pointer, value));
 
     [Theory]
     [InlineData("[guide]\ntitle = \"Birds\"", "/guide/title", "\"Birds\"")]
@@ -21,7 +22,8 @@ public class TomlTextTests
     [InlineData("[guide]\nfine = true\nwide = 1.5", "/guide/wide", "1.5")]
     [InlineData("[guide]\nbig = 0x1F", "/guide/big", "31")]
     [InlineData("[guide]\ntitle = \"\"\"\nlong\ntext\"\"\"", "/guide/title", "\"long\\ntext\"")]
-    public void Every_form_of_a_value_is_read(string text, string pointer, string json) => Assert.Equal(json, Parse(text).Find(pointer)!.Value.GetRawText());
+    public void Every_form_of_a_value_is_read(string text, string pointer, string json) =>
+        Assert.Equal(json, Parse(text).Find(pointer)!.Value.GetRawText());
 
     [Theory]
     [InlineData("[guide")]
@@ -37,7 +39,8 @@ public class TomlTextTests
     }
 
     [Fact]
-    public void Bytes_that_are_no_UTF_8_are_told_so() => Assert.Contains("UTF-8", TomlText.Parse([0x61, 0xFF, 0x62]).Problem!.Says, StringComparison.Ordinal);
+    public void Bytes_that_are_no_UTF_8_are_told_so() =>
+        Assert.Contains("UTF-8", TomlText.Parse([0x61, 0xFF, 0x62]).Problem!.Says, StringComparison.Ordinal);
 
     [Theory]
     [InlineData("[guide]\nsince = 2026-11-25\n", "/guide/since")]
@@ -46,13 +49,18 @@ public class TomlTextTests
         Assert.Equal(JsonValueKind.Object, Parse(text).Find(pointer)!.Value.ValueKind);
 
     [Fact]
-    public void A_value_stands_on_the_line_of_its_key() => Assert.Equal(4, Parse("# one\n[guide]\ntitle = \"x\"\nprinting = 2\n").Locate("/guide/printing").Line);
+    public void A_value_stands_on_the_line_of_its_key() =>
+        Assert.Equal(4, Parse("# one\n[guide]\ntitle = \"x\"\nprinting = 2\n").Locate("/guide/printing").Line);
 
     [Theory]
     [InlineData("[guide]\ntitle = \"a\"\n", "[guide]\ntitle = 7\n")]
     [InlineData("# top\n[guide]\nauthor = \"me\"\n", "# top\n[guide]\ntitle = 7\nauthor = \"me\"\n")]
     [InlineData("x = 1\n", "x = 1\n\n[guide]\ntitle = 7")]
-    [InlineData("[other]\ntitle = 1\n[guide]\ntitle_long = 2\ntitle   = 3 # keep out\n", "[other]\ntitle = 1\n[guide]\ntitle_long = 2\ntitle = 7\n")]
+    [
+        InlineData(
+            "[other]\ntitle = 1\n[guide]\ntitle_long = 2\ntitle   = 3 # keep out\n",
+            "[other]\ntitle = 1\n[guide]\ntitle_long = 2\ntitle = 7\n"),
+    ]
     [InlineData("[guide]\r\ntitle = 1\r\nversion = 2\r\n", "[guide]\r\ntitle = 7\r\nversion = 2\r\n")]
     public void A_value_is_set_on_its_own_line(string before, string after) => Assert.Equal(after, With(before, "/guide/title", "7"));
 

@@ -16,7 +16,9 @@ public class BringTests
         var outcome = Run(APack.Of().With("art/awnings/quay/noon.png", Picture.Of(150, 60)), "set/incomplete");
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Severity == Severity.Blocker);
         var held = PlaceholderFiles.Read(outcome.Tree);
-        Assert.Equal(["art/awnings/quay/dawn.png", "art/awnings/quay/lamp.png"], held.Keys.Select(k => k.Value).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["art/awnings/quay/dawn.png", "art/awnings/quay/lamp.png"],
+            held.Keys.Select(k => k.Value).Order(StringComparer.Ordinal));
         Assert.All(held.Values, h => Assert.Equal(ContentHash.Of(SmallBase.Files[h.Path.Value]), h.Hash));
         // What holds a place for others is not told to be taken out as unchanged.
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Code.Value == "pack/unchanged");
@@ -25,7 +27,11 @@ public class BringTests
     [Fact]
     public void The_rest_of_a_sequence_is_brought()
     {
-        var outcome = Run(APack.Of().With("art/flames/updraught/02.png", Picture.Of(40, 40)), "series/mixed", "series/gap", "set/incomplete");
+        var outcome = Run(
+            APack.Of().With("art/flames/updraught/02.png", Picture.Of(40, 40)),
+            "series/mixed",
+            "series/gap",
+            "set/incomplete");
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Severity == Severity.Blocker);
         Assert.Equal(4, outcome.Tree.Files.Count(f => f.Path.Value.StartsWith("art/flames/", StringComparison.Ordinal)));
     }
@@ -56,7 +62,10 @@ public class BringTests
     [Fact]
     public void A_mask_that_is_brought_has_the_size_of_its_skin()
     {
-        var pack = APack.Of().With("wares/tide_jug/ware.json", """{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, "glaze": "moor.celadon" }""")
+        var pack = APack.Of()
+            .With(
+                "wares/tide_jug/ware.json",
+                """{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, "glaze": "moor.celadon" }""")
             .With("wares/tide_jug/shelf.png", Picture.Shelf()).With("wares/tide_jug/skin.png", Picture.Of(128, 64));
         var outcome = Run(pack, "companion/missing");
         var mask = PngReader.Inspect(outcome.Tree.Find(PackPath.Parse("wares/tide_jug/mask.png"))!.ReadAll(), PixelNeed.Colours);
@@ -70,6 +79,8 @@ public class BringTests
         var tree = Run(APack.Of().With("art/awnings/quay/noon.png", Picture.Of(150, 60)), "set/incomplete").Tree;
         var gone = tree.With([new TreeEdit.Delete(PackPath.Parse("art/awnings/quay/dawn.png"))]);
         var more = new PlaceholderFile(PackPath.Parse("art/awnings/quay/noon.png"), ContentHash.Of([1]), "x");
-        Assert.Equal(["art/awnings/quay/lamp.png", "art/awnings/quay/noon.png"], PlaceholderFiles.Read(gone.With(PlaceholderFiles.Add(gone, [more]))).Keys.Select(k => k.Value).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["art/awnings/quay/lamp.png", "art/awnings/quay/noon.png"],
+            PlaceholderFiles.Read(gone.With(PlaceholderFiles.Add(gone, [more]))).Keys.Select(k => k.Value).Order(StringComparer.Ordinal));
     }
 }

@@ -10,7 +10,12 @@ public class EntryFixTests
 
     private static (FileTree Tree, CheckReport Report) Run(APack pack, params string[] only)
     {
-        var (tree, _, _, report) = FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
+        var (tree, _, _, report) = FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
+            Repository.Kilnmoor,
+            only);
         return (tree, report);
     }
 
@@ -26,7 +31,8 @@ public class EntryFixTests
     public void A_value_is_put_right_when_asked_for(string code, string wrong, string right)
     {
         var field = wrong.Split(':')[0];
-        var fields = new[] { "\"id\": \"saltbrook.tide_cup\"", "\"shape\": \"jug\"", "\"stall\": \"007\"" }.Select(f => f.StartsWith(field, StringComparison.Ordinal) ? wrong : f);
+        var fields = new[] { "\"id\": \"saltbrook.tide_cup\"", "\"shape\": \"jug\"", "\"stall\": \"007\"" }.Select(
+            f => f.StartsWith(field, StringComparison.Ordinal) ? wrong : f);
         var entry = $"{{\n  {string.Join(",\n  ", fields)},\n\n  \"made_of\":   \"clay\", \"price\": 3\n}}\n";
         var pack = Ware(entry).With($"art/stalls/{(code == "entry/twice" ? "003" : "007")}.png", Picture.Of(96, 72));
         Assert.Single(pack.Findings(), f => f.Code.Value == code);
@@ -40,7 +46,9 @@ public class EntryFixTests
     [Fact]
     public void An_id_that_others_refer_to_is_left_to_the_author()
     {
-        var pack = Ware("""{ "id": "other.tide_cup", "shape": "jug", "made_of": "clay", "price": 3 }""").WithWare("tide_mug").With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "other.tide_cup" }""");
+        var pack = Ware("""{ "id": "other.tide_cup", "shape": "jug", "made_of": "clay", "price": 3 }""")
+            .WithWare("tide_mug")
+            .With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "other.tide_cup" }""");
         Assert.Null(pack.Finding().Fix);
     }
 
@@ -65,14 +73,21 @@ public class EntryFixTests
     [Fact]
     public void A_row_is_added_to_a_table_with_the_columns_that_it_has()
     {
-        var seal = (Picture.Filled(60, 44, new Pixel(40, 50, 60, 255)) with { At = (x, y) => x is > 14 and < 46 && y is > 10 and < 34 && x % 10 < 4 ? new Pixel(250, 250, 250, 255) : new Pixel(40, 50, 60, 255) }).WithClearRing();
+        var seal = (
+            Picture.Filled(60, 44, new Pixel(40, 50, 60, 255)) with
+            {
+                At = (x, y) =>
+                    x is > 14 and < 46 && y is > 10 and < 34 && x % 10 < 4 ? new Pixel(250, 250, 250, 255) : new Pixel(40, 50, 60, 255),
+            }).WithClearRing();
         var pack = APack.Of().With("art/seals/saltbrook_tide.png", seal);
         // Every text that people see is there, without the author's prefix.
         Assert.Equal("code,do,name\nsaltbrook_tide,add,Tide\n", Text(Run(pack).Tree, "tables/seals.csv"));
         foreach (var (before, after) in new[]
         {
             ("do,name,code\r\nchange,Clay,clay_mark", "do,name,code\r\nchange,Clay,clay_mark\r\nadd,Tide,saltbrook_tide\r\n"),
-            ("code,do,name\nclay_mark,change,\"Clay, red\nand white\"\n", "code,do,name\nclay_mark,change,\"Clay, red\nand white\"\nsaltbrook_tide,add,Tide\n"),
+            (
+                "code,do,name\nclay_mark,change,\"Clay, red\nand white\"\n",
+                "code,do,name\nclay_mark,change,\"Clay, red\nand white\"\nsaltbrook_tide,add,Tide\n"),
         })
         {
             var (tree, report) = Run(pack.With("tables/seals.csv", before));
@@ -84,10 +99,21 @@ public class EntryFixTests
     [Fact]
     public void A_skin_beside_a_DDS_becomes_one_and_its_PNG_is_kept()
     {
-        var pack = APack.Of().With("wares/milk_jug/skin.png", Picture.Of(64, 64)).With("art/stalls/001.png", Picture.Of(96, 72)).With("wares/milk_jug/shelf.png", Picture.Shelf());
+        var pack = APack.Of()
+            .With("wares/milk_jug/skin.png", Picture.Of(64, 64))
+            .With("art/stalls/001.png", Picture.Of(96, 72))
+            .With("wares/milk_jug/shelf.png", Picture.Shelf());
         var ddsBase = new Dictionary<string, byte[]>(SmallBase.Files) { ["wares/milk_jug/skin.dds"] = Dds.Of(64, 64) };
-        var catalogue = Core.BaseFiles.BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, FileTree.OfBytes(ddsBase.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
-        var (tree, applied, _, report) = FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 2 ? catalogue : SmallBase.Of(e), t), Repository.Kilnmoor, ["companion/outranked"]);
+        var catalogue = Core.BaseFiles.BaseCatalogue.Read(
+            Repository.Kilnmoor,
+            Repository.Kilnmoor.Newest,
+            FileTree.OfBytes(ddsBase.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
+        var (tree, applied, _, report) = FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => CheckReport.Make(Repository.Kilnmoor, null, e => e.Order == 2 ? catalogue : SmallBase.Of(e), t),
+            Repository.Kilnmoor,
+            ["companion/outranked"]);
         Assert.Equal("Save it as skin.dds", Assert.Single(applied).Finding.Fix!.Title);
         Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
         Assert.Null(tree.Find(PackPath.Parse("wares/milk_jug/skin.png")));

@@ -23,7 +23,9 @@ public class FixTests
     [Fact]
     public void A_file_that_is_already_there_is_never_overwritten()
     {
-        var pack = APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png.png", Picture.Of(32, 32));
+        var pack = APack.Of()
+            .With("art/surfaces/flagstone.png", Picture.Of(64, 64))
+            .With("art/surfaces/flagstone.png.png", Picture.Of(32, 32));
         var (tree, applied, _, _) = Run(pack, "path/near-miss");
         Assert.Empty(applied);
         Assert.Equal(3, tree.Files.Count);
@@ -33,7 +35,9 @@ public class FixTests
     public void A_rename_that_leaves_a_choice_is_made_only_when_asked_for()
     {
         // Both folders of the path may be the one too many.
-        var pack = APack.Of().With("art/surfaces/fence/flagstone.png", Picture.Of(64, 64)).With("wares/wares/tide/cup/skin.png", Picture.Of(64, 64));
+        var pack = APack.Of()
+            .With("art/surfaces/fence/flagstone.png", Picture.Of(64, 64))
+            .With("wares/wares/tide/cup/skin.png", Picture.Of(64, 64));
         Assert.DoesNotContain(Run(pack).Applied, a => a.Finding.Path == "wares/wares/tide/cup/skin.png");
         var ambiguous = APack.Of().With("wares/milk_jug/soup_bowl/skin.png", Picture.Of(64, 64));
         Assert.Empty(Run(ambiguous).Applied);
@@ -45,7 +49,9 @@ public class FixTests
     public void A_fix_after_which_the_host_would_leave_the_file_out_is_held_back()
     {
         // There is no ware of either name.
-        var outcome = Run(APack.Of().With("wares/jar/cup/skin.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png", Picture.Of(64, 64)), "path/near-miss");
+        var outcome = Run(
+            APack.Of().With("wares/jar/cup/skin.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.png", Picture.Of(64, 64)),
+            "path/near-miss");
         Assert.Empty(outcome.Applied);
         var held = Assert.Single(outcome.Held);
         Assert.Equal("wares/jar/cup/skin.png", held.Finding.Path);
@@ -63,7 +69,8 @@ public class FixTests
     [Fact]
     public void A_manifest_is_written_from_the_name_and_the_ids_of_the_pack()
     {
-        var (tree, _, _, report) = Run(APack.Empty.WithWare("tide_cup").With("front.png", Picture.Filled(320, 200, new Pixel(1, 2, 3, 255))));
+        var (tree, _, _, report) = Run(
+            APack.Empty.WithWare("tide_cup").With("front.png", Picture.Filled(320, 200, new Pixel(1, 2, 3, 255))));
         Assert.Empty(report.Findings);
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, tree);
         Assert.Equal(("saltbrook.tide_pool", "Tide pool", "front.png"), (manifest.Id, manifest.Title, manifest.Text!.FindString("/front")));
@@ -89,7 +96,8 @@ public class FixTests
     [Fact]
     public void A_wrapped_pack_is_unwrapped_and_then_fixed_further()
     {
-        var (tree, applied, _, report) = Run(APack.Empty.With("a/b/firing.json", APack.Manifest).With("a/b/art/surface/flagstone.png", Picture.Of(64, 64)));
+        var (tree, applied, _, report) = Run(
+            APack.Empty.With("a/b/firing.json", APack.Manifest).With("a/b/art/surface/flagstone.png", Picture.Of(64, 64)));
         Assert.Equal(["package/wrapped", "path/near-miss"], applied.Select(a => a.Finding.Code.Value));
         Assert.Empty(report.Findings);
         Assert.Equal(["art/surfaces/flagstone.png", "firing.json"], tree.Files.Select(f => f.Path.Value));
@@ -99,10 +107,13 @@ public class FixTests
     public void A_whole_copy_of_the_base_with_three_changed_files_comes_down_to_three()
     {
         string[] changed = ["art/surfaces/flagstone.png", "wares/milk_jug/skin.png", "wares/milk_jug/mask.png"];
-        var pack = SmallBase.Files.Where(f => f.Key != "tables/materials.csv" && !f.Key.StartsWith("codes/", StringComparison.Ordinal)).Aggregate(APack.Of(), (p, f) => p.With(f.Key, f.Value))
+        var pack = SmallBase.Files.Where(f => f.Key != "tables/materials.csv" && !f.Key.StartsWith("codes/", StringComparison.Ordinal))
+            .Aggregate(APack.Of(), (p, f) => p.With(f.Key, f.Value))
             .With(changed[0], Picture.Of(128, 128)).With(changed[1], Picture.Of(128, 64)).With(changed[2], Picture.Mask(128, 64));
         var (tree, applied, _, report) = Run(pack, "pack/unchanged");
-        Assert.Equal([.. changed.Order(StringComparer.Ordinal).Prepend("firing.json").Order(StringComparer.Ordinal)], tree.Files.Select(f => f.Path.Value));
+        Assert.Equal(
+            [.. changed.Order(StringComparer.Ordinal).Prepend("firing.json").Order(StringComparer.Ordinal)],
+            tree.Files.Select(f => f.Path.Value));
         Assert.All(applied.SelectMany(a => a.Edits), e => Assert.IsType<TreeEdit.Delete>(e));
         Assert.StartsWith("Slim the pack: take ", applied[0].Finding.Fix!.Title, StringComparison.Ordinal);
         Assert.DoesNotContain(report.Findings, f => f.Code.Value == "pack/unchanged" || f.Severity == Severity.Blocker);
@@ -119,7 +130,9 @@ public class FixTests
     [Fact]
     public void Fixes_for_other_codes_than_those_asked_for_are_not_applied()
     {
-        var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/saltbrook_foam.png", Picture.Of(64, 64));
+        var pack = APack.Of()
+            .With("art/surface/flagstone.png", Picture.Of(64, 64))
+            .With("art/surfaces/saltbrook_foam.png", Picture.Of(64, 64));
         Assert.Equal("companion/missing", Assert.Single(Run(pack, "companion/missing").Applied).Finding.Code.Value);
     }
 
@@ -144,7 +157,8 @@ public class FixTests
         Assert.DoesNotContain(report.Findings, f => f.Severity != Severity.Note);
         var path = Assert.Single(applied).Finding.Path;
         Assert.NotNull(tree.Find(PackPath.Parse($".underlay/steps/{path}.json")));
-        if (pack.Files.TryGetValue(path, out var source)) Assert.Equal(source, tree.Find(PackPath.Parse($".underlay/sources/{path}"))!.ReadAll());
+        if (pack.Files.TryGetValue(path, out var source))
+            Assert.Equal(source, tree.Find(PackPath.Parse($".underlay/sources/{path}"))!.ReadAll());
     }
 
     [Fact]

@@ -13,7 +13,8 @@ public class MakeSolidTests
     private static FixOutcome Run(APack pack, params string[] only) =>
         FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
 
-    private static RgbaPicture PictureAt(FileTree tree, string path) => SourceReader.Read(tree.Find(PackPath.Parse(path))!.ReadAll()).Picture!;
+    private static RgbaPicture PictureAt(FileTree tree, string path) =>
+        SourceReader.Read(tree.Find(PackPath.Parse(path))!.ReadAll()).Picture!;
 
     /// <summary>A cut-out: a small part is kept, all else is clear, over loud colours.</summary>
     private static Picture CutOut(int width, int height) =>
@@ -30,7 +31,9 @@ public class MakeSolidTests
         Assert.DoesNotContain(grey.Report.Findings, f => f.Path == Ember && f.Severity == Severity.Blocker);
         for (var y = 0; y < 64; y++)
             for (var x = 0; x < 64; x++)
-                Assert.Equal(x is > 10 and < 20 && y is > 10 and < 20 ? [180, 180, 180, 255] : new byte[] { 0, 0, 0, 255 }, picture.At(x, y).ToArray());
+                Assert.Equal(
+                    x is > 10 and < 20 && y is > 10 and < 20 ? [180, 180, 180, 255] : new byte[] { 0, 0, 0, 255 },
+                    picture.At(x, y).ToArray());
     }
 
     [Fact]
@@ -41,7 +44,9 @@ public class MakeSolidTests
         Assert.Contains("colours that are hidden under clear pixels stay hidden", finding.Message, StringComparison.Ordinal);
         Assert.Equal("Lay it over the base’s picture", finding.Fix!.Title);
         var picture = PictureAt(Run(pack, "image/alpha").Tree, "art/surfaces/flagstone.png");
-        Assert.Equal(SourceReader.Read(SmallBase.Files["art/surfaces/flagstone.png"]).Picture!.At(40, 40).ToArray(), picture.At(40, 40).ToArray());
+        Assert.Equal(
+            SourceReader.Read(SmallBase.Files["art/surfaces/flagstone.png"]).Picture!.At(40, 40).ToArray(),
+            picture.At(40, 40).ToArray());
         Assert.Equal([180, 180, 180, 255], picture.At(15, 15).ToArray());
     }
 

@@ -78,7 +78,9 @@ public class SaveAsTests
     [Fact]
     public void Nothing_that_lies_at_its_place_already_is_replaced()
     {
-        var pack = APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64)).With("art/surfaces/flagstone.tga", Tga(64, 64, default));
+        var pack = APack.Of()
+            .With("art/surfaces/flagstone.png", Picture.Of(64, 64))
+            .With("art/surfaces/flagstone.tga", Tga(64, 64, default));
         Assert.Null(pack.Findings().Single(f => f.Path == "art/surfaces/flagstone.tga").Fix);
     }
 
@@ -95,7 +97,10 @@ public class SaveAsTests
     public void A_DDS_with_mip_levels_is_saved_without()
     {
         var pack = APack.Of().With("wares/milk_jug/skin.dds", [.. Dds.Of(64, 64, mips: 2), .. new byte[2048]]);
-        Assert.Contains("without mip levels", pack.Findings().Single(f => f.Code.Value == "image/unreadable").Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "without mip levels",
+            pack.Findings().Single(f => f.Code.Value == "image/unreadable").Message,
+            StringComparison.Ordinal);
         var (tree, _, _, report) = Run(pack, "image/unreadable");
         Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
         Assert.True(DdsReader.Inspect(File(tree, "wares/milk_jug/skin.dds"), PixelNeed.None).IsReadable);

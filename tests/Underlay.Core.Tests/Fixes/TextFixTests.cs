@@ -15,7 +15,8 @@ public class TextFixTests
 
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
 
-    private static APack Table(string text) => APack.Of().With("art/seals/saltbrook_tide.png", Picture.Of(60, 44).WithClearRing()).With("tables/seals.csv", text);
+    private static APack Table(string text) =>
+        APack.Of().With("art/seals/saltbrook_tide.png", Picture.Of(60, 44).WithClearRing()).With("tables/seals.csv", text);
 
     [Theory]
     [InlineData("code;do;name\nsaltbrook_tide;add;Tide\n", "semicolons for commas")]
@@ -36,8 +37,14 @@ public class TextFixTests
     public void Values_stay_the_same_whatever_the_separator() =>
         Gen.Select(Gen.String[Gen.Char["ab,;\t\" é"], 0, 8].Array[2, 2].List[1, 5], Gen.OneOfConst(';', '\t')).Sample((rows, separator) =>
         {
-            string Quote(string value) => value.AsSpan().IndexOfAny([separator, '"', ' ', ',']) >= 0 ? $"\"{value.Replace("\"", "\"\"", StringComparison.Ordinal)}\"" : value;
-            var text = $"code{separator}name\n" + string.Concat(rows.Select((r, i) => $"k{i}{Quote(r[0])}{separator}{Quote(r[1])}\n".Replace($"k{i}\"", $"\"k{i}", StringComparison.Ordinal)));
+            string Quote(string value) =>
+                value.AsSpan().IndexOfAny([separator, '"', ' ', ',']) >= 0
+                    ? $"\"{value.Replace("\"", "\"\"", StringComparison.Ordinal)}\""
+                    : value;
+            var text = $"code{separator}name\n"
+                + string.Concat(
+                    rows.Select(
+                        (r, i) => $"k{i}{Quote(r[0])}{separator}{Quote(r[1])}\n".Replace($"k{i}\"", $"\"k{i}", StringComparison.Ordinal)));
             var (bytes, _) = CsvEdit.PutRight(Encoding.UTF8.GetBytes(text), "code")!.Value;
             var facts = CsvText.Read(Encoding.UTF8.GetString(bytes))!;
             Assert.Equal(rows.Select((r, i) => (string[])[$"k{i}{r[0]}", r[1]]), facts.Rows.Skip(1).Select(r => r.Fields.ToArray()));
@@ -45,12 +52,16 @@ public class TextFixTests
 
     [Fact]
     public void An_empty_last_line_is_no_row() =>
-        Assert.Equal(["clay_mark", "tide"], TableFacts.Of("code,do\nclay_mark,change\ntide,add\n\n\n"u8.ToArray(), new TableShape("code", "do")).Rows.Select(r => r.Key));
+        Assert.Equal(
+            ["clay_mark", "tide"],
+            TableFacts.Of("code,do\nclay_mark,change\ntide,add\n\n\n"u8.ToArray(), new TableShape("code", "do")).Rows.Select(r => r.Key));
 
     [Fact]
     public void A_table_that_leaves_out_rows_of_the_base_is_one_finding_and_becomes_one_of_changes()
     {
-        var pack = APack.Of().With("art/seals/saltbrook_tide.png", Picture.Of(60, 44).WithClearRing()).With("tables/seals.csv", "code,name\nsaltbrook_tide,Tide\n");
+        var pack = APack.Of()
+            .With("art/seals/saltbrook_tide.png", Picture.Of(60, 44).WithClearRing())
+            .With("tables/seals.csv", "code,name\nsaltbrook_tide,Tide\n");
         var finding = Assert.Single(pack.Findings(), f => f.Severity == Severity.Blocker);
         Assert.Equal("name/not-listed", finding.Code.Value);
         Assert.Contains("table of changes", finding.Fix!.Title, StringComparison.Ordinal);
@@ -63,7 +74,9 @@ public class TextFixTests
     public void A_row_without_a_file_is_told_and_one_with_an_empty_text_too()
     {
         Assert.Equal("table/no-file", APack.Of().With("tables/seals.csv", "code,do,name\nsaltbrook_tide,add,Tide\n").Finding().Code.Value);
-        Assert.Equal("table/empty-value", Table("code,do,name\nsaltbrook_tide,add,\n").Findings().Single(f => f.Path == "tables/seals.csv").Code.Value);
+        Assert.Equal(
+            "table/empty-value",
+            Table("code,do,name\nsaltbrook_tide,add,\n").Findings().Single(f => f.Path == "tables/seals.csv").Code.Value);
     }
 
     [Fact]
@@ -75,9 +88,19 @@ public class TextFixTests
     }
 
     [Theory]
-    [InlineData("{ \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"Price\": 4, \"stall\": \"001\" }", "/Price", "price")]
+    [
+        InlineData(
+            "{ \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"Price\": 4, \"stall\": \"001\" }",
+            "/Price",
+            "price"),
+    ]
     [InlineData("{ \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"madeof\": \"clay\", \"price\": 4, \"stall\": \"001\" }", "", "made_of")]
-    [InlineData("{ \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"price\": 4, \"stal\": \"001\" }", "/stal", "stall")]
+    [
+        InlineData(
+            "{ \"id\": \"moor.milk_jug\", \"shape\": \"jug\", \"made_of\": \"clay\", \"price\": 4, \"stal\": \"001\" }",
+            "/stal",
+            "stall"),
+    ]
     public void A_field_that_is_nearly_one_that_the_host_reads_is_told_and_renamed(string entry, string pointer, string name)
     {
         var pack = APack.Of().With("wares/milk_jug/ware.json", entry);

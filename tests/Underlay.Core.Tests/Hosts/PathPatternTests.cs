@@ -13,7 +13,8 @@ public class PathPatternTests
         ["nnn"] = new Placeholder("nnn", "0-9", 3, 3),
     };
 
-    private static PathPattern Pattern(string text) => PathPattern.TryParse(text, Placeholders, out var pattern, out var problem) ? pattern : throw new InvalidOperationException(problem);
+    private static PathPattern Pattern(string text) =>
+        PathPattern.TryParse(text, Placeholders, out var pattern, out var problem) ? pattern : throw new InvalidOperationException(problem);
 
     [Theory]
     [InlineData("art/{name}.png", "art/jug.png", "name=jug")]
@@ -42,7 +43,9 @@ public class PathPatternTests
 
     [Fact]
     public void Of_two_places_that_fit_the_one_with_more_literal_characters_wins() =>
-        Assert.Equal("surface-descriptors", Repository.Kilnmoor.Locate(PackPath.Parse("art/surfaces/a.surface.json"), Repository.Kilnmoor.Newest)!.Value.Place.Key);
+        Assert.Equal(
+            "surface-descriptors",
+            Repository.Kilnmoor.Locate(PackPath.Parse("art/surfaces/a.surface.json"), Repository.Kilnmoor.Newest)!.Value.Place.Key);
 
     [Fact]
     public void The_nearest_allowed_size_is_allowed() =>

@@ -34,7 +34,8 @@ public class ProfileReaderTests
         { "missing field", h => h.AsObject().Remove("title"), "/title", "text was expected, and there is none" },
         { "wrong type", h => h["title"] = 7, "/title", "text was expected" },
         { "unknown field", h => h["colour"] = "red", "/colour", "a known field was expected" },
-        { "unknown content", h => h["places"]![0]!["content"] = "sound", "/places/0/content", "one of picture, entry, table, index was expected, not “sound”" },
+        { "unknown content", h => h["places"]![0]!["content"] = "sound", "/places/0/content", "one of picture, entry, table, index was "
+            + "expected, not “sound”" },
         { "unknown placeholder", h => h["places"]![0]!["path"] = "art/{thing}.png", "/places/0/path", "a placeholder that the profile defines" },
         { "placeholder twice", h => h["places"]![0]!["path"] = "art/{name}/{name}.png", "/places/0/path", "each placeholder once" },
         { "place twice", h => h["places"]![1]!["key"] = "surfaces", "/places", "“surfaces” stands 2 times" },
@@ -42,7 +43,8 @@ public class ProfileReaderTests
         { "unknown outcome", h => h["places"]![0]!["rules"]![0]!["else"] = "gone", "/places/0/rules/0/else", "not “gone”" },
         { "unknown place", h => h["places"]![0]!["rules"]![0]!["places"]![0] = "nowhere", "/places/0/rules/0/places", "the key of a place was expected, not “nowhere”" },
         { "unknown codebook", h => h["places"]![2]!["rules"]![0]!["codebook"] = "clays", "/places/2/rules/0/codebook", "the key of a codebook was expected" },
-        { "unknown edition", h => h["places"]![0]!["since"] = "5.0", "/places/0/since", "an edition (3.0, 3.1, 4.0) was expected, not “5.0”" },
+        { "unknown edition", h => h["places"]![0]!["since"] = "5.0", "/places/0/since", "an edition (3.0, 3.1, 4.0) was expected, not "
+            + "“5.0”" },
         { "range the wrong way", h => h["places"]![0]!["rules"]![1]!["side"] = new JsonArray(512, 32), "/places/0/rules/1/side", "the second not below the first" },
         { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "soft", "/places/0/rules/2/otherwise", "one of the choices was expected" },
         { "missing template", h => h["manifest"]!["template"] = "none.liquid", "/manifest/template", "a file templates/none.liquid was expected" },
@@ -57,7 +59,9 @@ public class ProfileReaderTests
         var host = Host();
         change(host);
         var found = Read(host).Errors;
-        Assert.Contains(found, e => e.File == "host.json" && e.Pointer == pointer && e.Expected.Contains(expected, StringComparison.Ordinal));
+        Assert.Contains(
+            found,
+            e => e.File == "host.json" && e.Pointer == pointer && e.Expected.Contains(expected, StringComparison.Ordinal));
     }
 
     [Fact]
@@ -72,7 +76,8 @@ public class ProfileReaderTests
         var path = PackPath.Parse("kinds/ware.schema.json");
         var kind = JsonNode.Parse(Kilnmoor.Find(path)!.ReadAll())!;
         kind["properties"]!["price"]!["exclusiveMinimum"] = 0;
-        var error = Assert.Single(ProfileReader.Read(Kilnmoor.With([new TreeEdit.Write(path, Encoding.UTF8.GetBytes(kind.ToJsonString()))])).Errors);
+        var error = Assert.Single(
+            ProfileReader.Read(Kilnmoor.With([new TreeEdit.Write(path, Encoding.UTF8.GetBytes(kind.ToJsonString()))])).Errors);
         Assert.Equal((path.Value, "/properties/price/exclusiveMinimum"), (error.File, error.Pointer));
     }
 
@@ -80,10 +85,14 @@ public class ProfileReaderTests
     public void A_host_file_that_is_no_JSON_is_told_with_line_and_column() =>
         Assert.Contains(
             "line 1, column 2",
-            Assert.Single(ProfileReader.Read(FileTree.OfBytes([KeyValuePair.Create(PackPath.Parse("host.json"), "{"u8.ToArray())])).Errors).Expected,
+            Assert.Single(
+                ProfileReader.Read(FileTree.OfBytes([KeyValuePair.Create(PackPath.Parse("host.json"), "{"u8.ToArray())])).Errors).Expected,
             StringComparison.Ordinal);
 
-    /// <summary>Taking any field away or giving it another type is told by the reader whenever the shipped schema refuses it, and the other way round.</summary>
+    /// <summary>
+    /// Taking any field away or giving it another type is told by the reader whenever the shipped schema refuses it, and the other
+    /// way round.
+    /// </summary>
     [Fact]
     public void The_schema_and_the_reader_refuse_the_same_shapes() =>
         Gen.Select(Gen.Int[0, 100_000], Gen.OneOfConst<string?>(null, "7", "\"\"", "[]", "{}", "true", "\"none\"")).Sample(
@@ -100,7 +109,8 @@ public class ProfileReaderTests
 
     private static IEnumerable<(JsonObject Owner, string Name)> Fields(JsonNode node) => node switch
     {
-        JsonObject owner => owner.Where(m => m.Key is not ("$schema" or "comment")).SelectMany(m => Fields(m.Value!).Append((owner, m.Key))),
+        JsonObject owner =>
+            owner.Where(m => m.Key is not ("$schema" or "comment")).SelectMany(m => Fields(m.Value!).Append((owner, m.Key))),
         JsonArray list => list.SelectMany(i => Fields(i!)),
         _ => [],
     };

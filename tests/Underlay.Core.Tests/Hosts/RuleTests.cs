@@ -8,7 +8,8 @@ public class RuleTests
 {
     private static readonly SizeRule Plate = Repository.Wrenfield.Place("plates").RulesOf<SizeRule>(Repository.Wrenfield.Newest).Single();
 
-    public static TheoryData<string> PlacesWithSizes => [.. Repository.Kilnmoor.Places.Where(p => p.RulesOf<SizeRule>(Repository.Kilnmoor.Newest).Any()).Select(p => p.Key)];
+    public static TheoryData<string> PlacesWithSizes =>
+        [.. Repository.Kilnmoor.Places.Where(p => p.RulesOf<SizeRule>(Repository.Kilnmoor.Newest).Any()).Select(p => p.Key)];
 
     [Theory]
     [MemberData(nameof(PlacesWithSizes))]
@@ -25,7 +26,8 @@ public class RuleTests
 
     [Fact]
     public void A_plate_is_brought_to_an_allowed_shape_whatever_it_is() =>
-        Gen.Select(Gen.Int[1, 4096], Gen.Int[1, 4096]).Sample((width, height) => Assert.Null(Plate.Judge(Plate.Nearest(new PixelSize(width, height)))));
+        Gen.Select(Gen.Int[1, 4096], Gen.Int[1, 4096])
+            .Sample((width, height) => Assert.Null(Plate.Judge(Plate.Nearest(new PixelSize(width, height)))));
 
     [Theory]
     [InlineData(300, 225, true)]
@@ -34,7 +36,8 @@ public class RuleTests
     [InlineData(299, 299, false)]
     [InlineData(1200, 900, true)]
     [InlineData(1201, 1201, false)]
-    public void A_plate_lies_between_three_to_four_and_four_to_three(int width, int height, bool allowed) => Assert.Equal(allowed, Plate.Judge(new PixelSize(width, height)) is null);
+    public void A_plate_lies_between_three_to_four_and_four_to_three(int width, int height, bool allowed) =>
+        Assert.Equal(allowed, Plate.Judge(new PixelSize(width, height)) is null);
 
     [Fact]
     public void A_path_below_any_folders_is_filled_in_as_it_was_found() =>
@@ -48,7 +51,9 @@ public class RuleTests
 
     [Fact]
     public void The_columns_between_fields_are_told() =>
-        Assert.Equal([96, 306, 438, 752, 884, 1094], Repository.Kilnmoor.Place("friezes").RulesOf<FieldsRule>(Repository.Kilnmoor.Newest).Single().Edges);
+        Assert.Equal(
+            [96, 306, 438, 752, 884, 1094],
+            Repository.Kilnmoor.Place("friezes").RulesOf<FieldsRule>(Repository.Kilnmoor.Newest).Single().Edges);
 
     [Fact]
     public void A_UUID_made_of_a_name_is_the_same_each_time_and_another_for_another_name()

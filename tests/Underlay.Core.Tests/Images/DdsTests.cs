@@ -34,7 +34,8 @@ public class DdsTests
         Gen.Select(Sizes, Gen.Bool).Sample(
             (size, solid) =>
             {
-                var dds = DdsWriter.Write(Paint(size.Width, size.Height, (x, y) => new Pixel((byte)x, (byte)y, 60, solid ? (byte)255 : (byte)(x * 7))));
+                var dds = DdsWriter.Write(
+                    Paint(size.Width, size.Height, (x, y) => new Pixel((byte)x, (byte)y, 60, solid ? (byte)255 : (byte)(x * 7))));
                 var facts = DdsReader.Inspect(dds, PixelNeed.Alpha);
                 Assert.True(facts.IsReadable, facts.Problem);
                 Assert.Equal(size, facts.Header!.Size);

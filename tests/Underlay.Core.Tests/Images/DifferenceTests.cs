@@ -26,7 +26,9 @@ public class DifferenceTests
         {
             var (there, back) = (Difference.Of(one, other), Difference.Of(other, one));
             Assert.Equal(there.Picture.Rgba, back.Picture.Rgba);
-            Assert.Equal(new PixelSize(Math.Max(one.Size.Width, other.Size.Width), Math.Max(one.Size.Height, other.Size.Height)), there.Picture.Size);
+            Assert.Equal(
+                new PixelSize(Math.Max(one.Size.Width, other.Size.Width), Math.Max(one.Size.Height, other.Size.Height)),
+                there.Picture.Size);
             Assert.InRange(there.Share, 0, 1);
         });
 

@@ -7,7 +7,8 @@ public class LooksTests
 {
     private static Lettering Lettering(RgbaPicture picture) => Looks.Lettering(picture.Rgba, picture.Size);
 
-    private static RgbaPicture Paint(int width, int height, Func<int, int, Pixel> at) => new(new PixelSize(width, height), PngReader.Decode((Picture.Of(width, height) with { At = at }).ToPng()).Rgba!);
+    private static RgbaPicture Paint(int width, int height, Func<int, int, Pixel> at) =>
+        new(new PixelSize(width, height), PngReader.Decode((Picture.Of(width, height) with { At = at }).ToPng()).Rgba!);
 
     private static readonly Pixel Grey = new(120, 120, 120, 255);
 
@@ -15,13 +16,19 @@ public class LooksTests
     public void A_picture_is_no_way_from_itself_and_as_far_from_another_as_that_from_it() =>
         Gen.Select(Gen.Byte, Gen.Byte, Gen.Byte).Sample((r, g, b) =>
         {
-            var (one, other) = (Paint(20, 14, (x, y) => new Pixel(r, (byte)(x * 9), b, 255)), Paint(16, 16, (x, y) => new Pixel(g, b, (byte)(y * 9), 255)));
+            var (one, other) = (
+                Paint(20, 14, (x, y) => new Pixel(r, (byte)(x * 9), b, 255)),
+                Paint(16, 16, (x, y) => new Pixel(g, b, (byte)(y * 9), 255)));
             Assert.Equal(0, Looks.Distance(one, one));
             Assert.Equal(Looks.Distance(one, other), Looks.Distance(other, one), 9);
         });
 
     [Fact]
-    public void Black_is_far_from_white() => Assert.InRange(Looks.Distance(Paint(8, 8, (_, _) => new Pixel(0, 0, 0, 255)), Paint(8, 8, (_, _) => new Pixel(255, 255, 255, 255))), 0.95, 1.05);
+    public void Black_is_far_from_white() =>
+        Assert.InRange(
+            Looks.Distance(Paint(8, 8, (_, _) => new Pixel(0, 0, 0, 255)), Paint(8, 8, (_, _) => new Pixel(255, 255, 255, 255))),
+            0.95,
+            1.05);
 
     [Fact]
     public void Only_rows_in_which_something_crosses_are_told()
@@ -41,7 +48,16 @@ public class LooksTests
     public void Detail_is_weighed_by_where_it_lies()
     {
         var mask = Paint(40, 40, (x, _) => x < 20 ? new Pixel(255, 255, 255, 255) : new Pixel(0, 0, 0, 255));
-        RgbaPicture Checks(Func<int, bool> where) => Paint(40, 40, (x, y) => where(x) && (x + y) % 2 == 0 ? new Pixel(255, 255, 255, 255) : (x + y) % 17 == 0 ? new Pixel(130, 130, 130, 255) : Grey);
+        RgbaPicture Checks(Func<int, bool> where) =>
+            Paint(
+                40,
+                40,
+                (x, y) =>
+                    where(x) && (x + y) % 2 == 0
+                        ? new Pixel(255, 255, 255, 255)
+                        : (x + y) % 17 == 0
+                        ? new Pixel(130, 130, 130, 255)
+                        : Grey);
         Assert.True(Looks.DetailOutside(Checks(x => x > 22), mask) > 5);
         Assert.True(Looks.DetailOutside(Checks(x => x < 18), mask) < 0.2);
         Assert.InRange(Looks.DetailOutside(Checks(_ => true), mask), 0.8, 1.25);
@@ -53,12 +69,16 @@ public class LooksTests
     [InlineData(1)]
     public void The_width_of_strokes_is_measured(int width)
     {
-        var (contrast, stroke) = Lettering(Paint(120, 44, (x, y) => x % 16 < width ? new Pixel(255, 255, 255, 255) : new Pixel(20, 30, 40, 255)));
+        var (contrast, stroke) = Lettering(
+            Paint(120, 44, (x, y) => x % 16 < width ? new Pixel(255, 255, 255, 255) : new Pixel(20, 30, 40, 255)));
         Assert.InRange(contrast, 12, 18);
         Assert.InRange(stroke, width * 0.8, width * 1.25);
     }
 
     [Fact]
     public void Letters_in_nearly_the_colour_of_their_ground_have_little_contrast() =>
-        Assert.InRange(Lettering(Paint(60, 44, (x, y) => x % 12 < 5 ? new Pixel(90, 90, 90, 255) : new Pixel(70, 70, 70, 255))).Contrast, 1.1, 1.6);
+        Assert.InRange(
+            Lettering(Paint(60, 44, (x, y) => x % 12 < 5 ? new Pixel(90, 90, 90, 255) : new Pixel(70, 70, 70, 255))).Contrast,
+            1.1,
+            1.6);
 }

@@ -15,7 +15,11 @@ public class MatteTests
             {
                 var away = Math.Sqrt(Math.Pow(x - ((side - 1) / 2.0), 2) + Math.Pow(y - ((side - 1) / 2.0), 2));
                 var pixel = picture.At(x, y);
-                (pixel[0], pixel[1], pixel[2], pixel[3]) = (colour.R, colour.G, colour.B, (byte)(255 * Math.Clamp(radius - away + 0.5, 0, 1)));
+                (pixel[0], pixel[1], pixel[2], pixel[3]) = (
+                    colour.R,
+                    colour.G,
+                    colour.B,
+                    (byte)(255 * Math.Clamp(radius - away + 0.5, 0, 1)));
             }
 
         return picture;
@@ -28,7 +32,11 @@ public class MatteTests
         {
             var alpha = flat.Rgba[i + 3] / 255.0;
             byte Mix(byte value, byte under) => (byte)Math.Round((value * alpha) + (under * (1 - alpha)));
-            (flat.Rgba[i], flat.Rgba[i + 1], flat.Rgba[i + 2], flat.Rgba[i + 3]) = (Mix(flat.Rgba[i], ground.R), Mix(flat.Rgba[i + 1], ground.G), Mix(flat.Rgba[i + 2], ground.B), 255);
+            (flat.Rgba[i], flat.Rgba[i + 1], flat.Rgba[i + 2], flat.Rgba[i + 3]) = (
+                Mix(flat.Rgba[i], ground.R),
+                Mix(flat.Rgba[i + 1], ground.G),
+                Mix(flat.Rgba[i + 2], ground.B),
+                255);
         }
 
         return flat;
@@ -48,7 +56,8 @@ public class MatteTests
         });
 
     [Fact]
-    public void A_picture_without_one_ground_has_none() => Assert.Null(Matte.Find(new RgbaPicture(new PixelSize(8, 8), PngReader.Decode(Picture.Of(8, 8).ToPng()).Rgba!)));
+    public void A_picture_without_one_ground_has_none() =>
+        Assert.Null(Matte.Find(new RgbaPicture(new PixelSize(8, 8), PngReader.Decode(Picture.Of(8, 8).ToPng()).Rgba!)));
 
     [Fact]
     public void Colours_spread_under_clear_pixels_change_nothing_that_is_seen()
@@ -72,7 +81,20 @@ public class MatteTests
     {
         var path = PackPath.Parse("wares/milk_jug/shelf.png");
         var tree = APack.Of().With(path.Value, Picture.Of(20, 20)).Tree;
-        Step[] steps = [new CutMatte(new Rgb(255, 254, 3)), new TakeAlpha(Disc(20, 6, (1, 2, 3))), new SpreadColour(), new HardenAlpha(), new LayOnColour(new Rgb(1, 2, 3)), new LayOnPicture(Disc(20, 6, (9, 8, 7))), new FewerShades(5), new ToGrey(), new ClearBorder(), new Enlarge(2), new FitToSize(new PixelSize(56, 56), FitMode.Inside, true)];
+        Step[] steps =
+        [
+            new CutMatte(new Rgb(255, 254, 3)),
+            new TakeAlpha(Disc(20, 6, (1, 2, 3))),
+            new SpreadColour(),
+            new HardenAlpha(),
+            new LayOnColour(new Rgb(1, 2, 3)),
+            new LayOnPicture(Disc(20, 6, (9, 8, 7))),
+            new FewerShades(5),
+            new ToGrey(),
+            new ClearBorder(),
+            new Enlarge(2),
+            new FitToSize(new PixelSize(56, 56), FitMode.Inside, true),
+        ];
         var shaped = tree.With(Shaping.Add(tree, path, steps).Edits);
         Assert.Equal(steps.Select(s => s.Title), StepsFile.Read(shaped, path)!.Steps.Select(s => s.Title));
         // A new source goes through all of them again.
@@ -88,7 +110,8 @@ public class MatteTests
         Gen.Select(Gen.Byte, Gen.Byte, Gen.Byte).Sample((r, g, b) =>
         {
             var lab = Oklab.Of(r, g, b);
-            Assert.True(new Oklch(lab.L, Math.Sqrt((lab.A * lab.A) + (lab.B * lab.B)), Math.Atan2(lab.B, lab.A) * 180 / Math.PI).IsOnScreen);
+            Assert.True(
+                new Oklch(lab.L, Math.Sqrt((lab.A * lab.A) + (lab.B * lab.B)), Math.Atan2(lab.B, lab.A) * 180 / Math.PI).IsOnScreen);
         });
         Assert.InRange(new Oklch(0.6, 0.4, 140).MostChroma(), 0.1, 0.3);
     }

@@ -17,7 +17,18 @@ public class PngReaderTests
         from filter in Gen.Int[0, 4]
         from chunks in Gen.Int[1, 5]
         from seed in Gen.Int[1, 1000]
-        select new Picture(width, height, (x, y) => Colour(x, y, seed, type)) { ColourType = type, Interlaced = interlaced, Filter = y => (filter + y) % 5, DataChunks = chunks };
+        select new Picture(
+            width,
+            height,
+            (x, y) =>
+                Colour(x, y, seed, type))
+        {
+            ColourType = type,
+            Interlaced = interlaced,
+            Filter = y =>
+                    (filter + y) % 5,
+            DataChunks = chunks
+        };
 
     [Fact]
     public void Pixels_of_every_colour_type_filter_and_interlace_come_out_as_they_went_in() =>
@@ -62,7 +73,19 @@ public class PngReaderTests
     {
         var picture = Picture.Filled(8, 8, new Pixel(1, 0, 2, 255)).With(3, 2, new Pixel(0, 0, 0, 0)).With(5, 4, new Pixel(0, 9, 0, 80));
         var pixels = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours).Pixels!;
-        Assert.Equal(new PixelFacts(AlphaUse.Blend, new PixelAt(3, 2), new PixelAt(5, 4), new PixelAt(0, 0), 28, new PixelAt(5, 4), 1, new PixelAt(0, 0), 0, null), pixels);
+        Assert.Equal(
+            new PixelFacts(
+                AlphaUse.Blend,
+                new PixelAt(3, 2),
+                new PixelAt(5, 4),
+                new PixelAt(0, 0),
+                28,
+                new PixelAt(5, 4),
+                1,
+                new PixelAt(0, 0),
+                0,
+                null),
+            pixels);
     }
 
     [Fact]
@@ -71,7 +94,15 @@ public class PngReaderTests
         {
             var png = picture.ToPng();
             var alpha = PngReader.Inspect(png, PixelNeed.Alpha).Pixels!;
-            Assert.Equal(PngReader.Inspect(png, PixelNeed.Colours).Pixels! with { FirstGreen = alpha.FirstGreen, GreenPixels = alpha.GreenPixels, FirstTinted = alpha.FirstTinted, BleedShare = alpha.BleedShare }, alpha);
+            Assert.Equal(
+                PngReader.Inspect(png, PixelNeed.Colours).Pixels! with
+                {
+                    FirstGreen = alpha.FirstGreen,
+                    GreenPixels = alpha.GreenPixels,
+                    FirstTinted = alpha.FirstTinted,
+                    BleedShare = alpha.BleedShare,
+                },
+                alpha);
         });
 
     [Theory]
@@ -86,7 +117,9 @@ public class PngReaderTests
     [Fact]
     public void A_colour_named_transparent_counts_as_alpha()
     {
-        var picture = Picture.Filled(4, 4, new Pixel(10, 20, 30, 255)).With(1, 1, new Pixel(9, 9, 9, 255)) with { ColourType = 2, Transparency = [0, 9, 0, 9, 0, 9] };
+        var picture = Picture.Filled(4, 4, new Pixel(10, 20, 30, 255))
+            .With(1, 1, new Pixel(9, 9, 9, 255)) with
+        { ColourType = 2, Transparency = [0, 9, 0, 9, 0, 9] };
         var facts = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours);
         Assert.True(facts.Header!.HasAlpha);
         Assert.Equal(AlphaUse.Mask, facts.Pixels!.Alpha);
@@ -165,7 +198,8 @@ public class PngReaderTests
     public void Cutting_a_file_anywhere_makes_it_unreadable_and_nothing_worse()
     {
         var png = (Sound with { DataChunks = 3 }).ToPng();
-        for (var length = 0; length < png.Length; length++) Assert.False(PngReader.Inspect(png.AsMemory(0, length), PixelNeed.Colours).IsReadable);
+        for (var length = 0; length < png.Length; length++)
+            Assert.False(PngReader.Inspect(png.AsMemory(0, length), PixelNeed.Colours).IsReadable);
     }
 
     [Fact]

@@ -43,7 +43,10 @@ public class ShapingAlikeTests
         Assert.Contains("Make it grey", offers);
         Assert.DoesNotContain("Make every pixel solid or clear", offers);
         Assert.Empty(ShapingAlike.Offers(overlay, []));
-        Assert.Contains("does not fit it", ShapingAlike.Add(overlay, PicturesOf(overlay), "Make every pixel solid or clear").Problem!, StringComparison.Ordinal);
+        Assert.Contains(
+            "does not fit it",
+            ShapingAlike.Add(overlay, PicturesOf(overlay), "Make every pixel solid or clear").Problem!,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -53,6 +56,7 @@ public class ShapingAlikeTests
         var tree = overlay.Pack.Tree.With(ShapingAlike.Add(overlay, PicturesOf(overlay), "Fit to 64 x 64").Edits);
         overlay = CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, tree).Overlay!;
         tree = tree.With(ShapingAlike.Add(overlay, PicturesOf(overlay), "Make it grey").Edits);
-        foreach (var path in Paths.Select(PackPath.Parse)) Assert.Equal(["Fit to 64 x 64", "Make it grey"], Shaping.FindSteps(tree, path)!.Value.Steps.Select(s => s.Title));
+        foreach (var path in Paths.Select(PackPath.Parse))
+            Assert.Equal(["Fit to 64 x 64", "Make it grey"], Shaping.FindSteps(tree, path)!.Value.Steps.Select(s => s.Title));
     }
 }

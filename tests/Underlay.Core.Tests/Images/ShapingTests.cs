@@ -20,7 +20,8 @@ public class ShapingTests
         return tree.With(result.Edits);
     }
 
-    private static PixelSize SizeOf(FileTree tree, PackPath path) => PngReader.Inspect(tree.Find(path)!.ReadAll(), PixelNeed.None).Header!.Size;
+    private static PixelSize SizeOf(FileTree tree, PackPath path) =>
+        PngReader.Inspect(tree.Find(path)!.ReadAll(), PixelNeed.None).Header!.Size;
 
     [Fact]
     public void Pixels_are_written_and_read_back_with_their_colours_under_clear_alpha() =>
@@ -68,7 +69,9 @@ public class ShapingTests
         Gen.Select(AnyPicture, Gen.Int[1, 40], Gen.Int[1, 40]).Sample((picture, width, height) =>
         {
             var colours = picture.Rgba.Chunk(4).Select(c => BitConverter.ToUInt32(c)).ToHashSet();
-            Assert.All(Resampler.Nearest(picture, new PixelSize(width, height)).Rgba.Chunk(4), c => Assert.Contains(BitConverter.ToUInt32(c), colours));
+            Assert.All(
+                Resampler.Nearest(picture, new PixelSize(width, height)).Rgba.Chunk(4),
+                c => Assert.Contains(BitConverter.ToUInt32(c), colours));
         });
 
     [Fact]
@@ -137,7 +140,13 @@ public class ShapingTests
     [Fact]
     public void Steps_come_back_from_their_file_as_they_were()
     {
-        Step[] steps = [new FitToSize(new PixelSize(3, 4), FitMode.Inside, true), new ClearBorder(), new Enlarge(2), new FitToSize(new PixelSize(9, 9), FitMode.Fill, false)];
+        Step[] steps =
+        [
+            new FitToSize(new PixelSize(3, 4), FitMode.Inside, true),
+            new ClearBorder(),
+            new Enlarge(2),
+            new FitToSize(new PixelSize(9, 9), FitMode.Fill, false),
+        ];
         var file = new StepsFile(ContentHash.Of([1]), steps, ContentHash.Of([2]));
         var read = StepsFile.Read(FileTree.Empty.With([file.WriteFor(Shelf)]), Shelf)!;
         Assert.Equal((file.Source, file.Result), (read.Source, read.Result));
@@ -158,7 +167,12 @@ public class ShapingTests
         var tree = APack.Of().With(Shelf.Value, Picture.Of(20, 20)).Tree;
         tree = tree.With(Shaping.Add(tree, Shelf, new Enlarge(2)).Edits);
         var file = System.Text.Encoding.UTF8.GetString(tree.Find(StepsFile.PathOf(Shelf))!.ReadAll());
-        tree = tree.With([new TreeEdit.Write(StepsFile.PathOf(Shelf), System.Text.Encoding.UTF8.GetBytes(file.Replace("\"steps\": [", $"\"steps\": [ {unknown},", StringComparison.Ordinal)))]);
+        tree = tree.With(
+            [
+                new TreeEdit.Write(
+                    StepsFile.PathOf(Shelf),
+                    System.Text.Encoding.UTF8.GetBytes(file.Replace("\"steps\": [", $"\"steps\": [ {unknown},", StringComparison.Ordinal))),
+            ]);
         var read = StepsFile.Read(tree, Shelf)!;
         Assert.True(System.Text.Json.Nodes.JsonNode.DeepEquals(System.Text.Json.Nodes.JsonNode.Parse(unknown), read.Unknown!.ToJson()));
         Assert.Equal(2, read.Steps.Count);
@@ -175,7 +189,8 @@ public class ShapingTests
     public void A_step_says_the_size_that_it_makes() =>
         Gen.Select(AnyPicture, Gen.Int[1, 30], Gen.Int[1, 30], Gen.Int[0, 2], Gen.Bool).Sample((picture, width, height, mode, exact) =>
         {
-            foreach (var step in (Step[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
+            foreach (
+                var step in (Step[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
                 Assert.Equal(step.SizeAfter(picture.Size), step.Run(picture).Size);
         });
 

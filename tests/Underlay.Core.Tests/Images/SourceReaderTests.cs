@@ -12,7 +12,10 @@ public class SourceReaderTests
         get
         {
             var forms = new TheoryData<int, int, bool, bool, bool>();
-            foreach (var (colour, depths) in new[] { (0, new[] { 1, 2, 4, 8, 16 }), (2, [8, 16]), (3, [1, 2, 4, 8]), (4, [8, 16]), (6, [8, 16]) })
+            foreach (
+                var (
+                    colour,
+                    depths) in new[] { (0, new[] { 1, 2, 4, 8, 16 }), (2, [8, 16]), (3, [1, 2, 4, 8]), (4, [8, 16]), (6, [8, 16]) })
                 foreach (var depth in depths)
                     foreach (var interlaced in new[] { false, true })
                         foreach (var clear in colour is 4 or 6 ? new[] { false } : [false, true])
@@ -44,7 +47,11 @@ public class SourceReaderTests
     [InlineData("jpg", "-quality 92", 2)]
     public void Other_formats_have_the_pixels_that_a_general_tool_sees(string format, string options, int slack)
     {
-        var made = Tool.Convert((Picture.Of(32, 24) with { Transparency = null }).With(3, 3, new Pixel(200, 20, 90, 0)).ToPng(), "png", format, options);
+        var made = Tool.Convert(
+            (Picture.Of(32, 24) with { Transparency = null }).With(3, 3, new Pixel(200, 20, 90, 0)).ToPng(),
+            "png",
+            format,
+            options);
         var (picture, problem) = SourceReader.Read(made);
         Assert.Null(problem);
         AssertAlike(Tool.Pixels(made, format), picture!, slack);
@@ -56,13 +63,16 @@ public class SourceReaderTests
     {
         var picture = Picture.Of(16, 16).With(5, 6, new Pixel(201, 33, 77, 0));
         foreach (var (format, options) in new[] { ("tga", "-orient TopLeft"), ("bmp", "-define bmp:format=bmp4") })
-            Assert.Equal([201, 33, 77, 0], SourceReader.Read(Tool.Convert(picture.ToPng(), "png", format, options)).Picture!.At(5, 6).ToArray());
+            Assert.Equal(
+                [201, 33, 77, 0],
+                SourceReader.Read(Tool.Convert(picture.ToPng(), "png", format, options)).Picture!.At(5, 6).ToArray());
     }
 
     [Theory]
     [InlineData("")]
     [InlineData("not a picture at all, only text")]
-    public void What_is_no_picture_is_told(string text) => Assert.Contains("it is no PNG", SourceReader.Read(System.Text.Encoding.UTF8.GetBytes(text)).Problem!, StringComparison.Ordinal);
+    public void What_is_no_picture_is_told(string text) =>
+        Assert.Contains("it is no PNG", SourceReader.Read(System.Text.Encoding.UTF8.GetBytes(text)).Problem!, StringComparison.Ordinal);
 
     [Fact]
     public void Damaged_files_of_every_format_are_refused_and_never_crash()
@@ -94,11 +104,20 @@ public class SourceReaderTests
         var tga = Tool.Convert(Picture.Of(48, 48).ToPng(), "png", "tga", "-orient TopLeft");
         var shelf = PackPath.Parse("wares/milk_jug/shelf.png");
         var tree = APack.Of().With(shelf.Value, tga).Tree;
-        tree = tree.With(Core.Images.Steps.Shaping.Add(tree, shelf, new Core.Images.Steps.FitToSize(new PixelSize(56, 56), Core.Images.Steps.FitMode.Stretch, false)).Edits);
+        tree = tree.With(
+            Core.Images.Steps.Shaping.Add(
+                tree,
+                shelf,
+                new Core.Images.Steps.FitToSize(new PixelSize(56, 56), Core.Images.Steps.FitMode.Stretch, false)).Edits);
         Assert.True(PngReader.Inspect(tree.Find(shelf)!.ReadAll(), PixelNeed.None).IsReadable);
         Assert.Equal(tga, tree.Find(ReservedFolder.SourceOf(shelf))!.ReadAll());
-        var dds = Core.Images.Steps.Shaping.Run(tga, [new Core.Images.Steps.FitToSize(new PixelSize(64, 64), Core.Images.Steps.FitMode.Stretch, false)], asDds: true).Bytes!;
-        Assert.Equal(new PixelSize(64, 64), DdsReader.Inspect(dds, PixelNeed.None) is { IsReadable: true, Header: { } header } ? header.Size : default);
+        var dds = Core.Images.Steps.Shaping.Run(
+            tga,
+            [new Core.Images.Steps.FitToSize(new PixelSize(64, 64), Core.Images.Steps.FitMode.Stretch, false)],
+            asDds: true).Bytes!;
+        Assert.Equal(
+            new PixelSize(64, 64),
+            DdsReader.Inspect(dds, PixelNeed.None) is { IsReadable: true, Header: { } header } ? header.Size : default);
     }
 
     [Theory]
@@ -129,7 +148,8 @@ public class SourceReaderTests
 
         private static byte[] Run(string arguments, byte[] input)
         {
-            using var tool = Process.Start(new ProcessStartInfo("convert", arguments) { RedirectStandardInput = true, RedirectStandardOutput = true })!;
+            using var tool = Process.Start(
+                new ProcessStartInfo("convert", arguments) { RedirectStandardInput = true, RedirectStandardOutput = true })!;
             var feed = Task.Run(() =>
             {
                 tool.StandardInput.BaseStream.Write(input);
@@ -160,7 +180,8 @@ public class SourceReaderTests
             parts.Add("IHDR", header);
             if (gamma) parts.Add("gAMA", [0, 0, 0xB1, 0x8F]);
             if (colour == 3) parts.Add("PLTE", [.. Enumerable.Range(0, 3 << depth).Select(i => (byte)(i * 37))]);
-            if (clear) parts.Add("tRNS", colour == 3 ? [0, 128] : [.. values.Take(samples).SelectMany(v => new[] { (byte)(v >> 8), (byte)v })]);
+            if (clear)
+                parts.Add("tRNS", colour == 3 ? [0, 128] : [.. values.Take(samples).SelectMany(v => new[] { (byte)(v >> 8), (byte)v })]);
             parts.Add("IDAT", Picture.Deflate(Rows(width, height, samples, depth, interlaced, values)));
             parts.Add("IEND", []);
             return parts.ToBytes();

@@ -7,7 +7,8 @@ namespace Underlay.Core.Tests.Packaging;
 public class FolioTests
 {
     private static AGuide Plates(int count) =>
-        Enumerable.Range(0, count).Aggregate(AGuide.Of(), (guide, i) => guide.With($"plates/p{i:D3}.png", Encoding.UTF8.GetBytes($"plate {i}")));
+        Enumerable.Range(0, count)
+            .Aggregate(AGuide.Of(), (guide, i) => guide.With($"plates/p{i:D3}.png", Encoding.UTF8.GetBytes($"plate {i}")));
 
     private static IReadOnlyList<TreeFile> Fold(AGuide guide) => Folios.Fold(Repository.Wrenfield, guide.Tree.Files);
 
@@ -19,7 +20,9 @@ public class FolioTests
                 var guide = files.Aggregate(AGuide.Of(), (g, f) => g.With($"plates/é/{f.Item1}.png", f.Item2));
                 var (tree, problem) = Folios.Unfold(Repository.Wrenfield, FileTree.Of(Fold(guide)));
                 Assert.Null(problem);
-                Assert.Equal(FileTree.Of(guide.Tree.Files).Files.Select(f => (f.Path, Convert.ToHexString(f.ReadAll()))), tree.Files.Select(f => (f.Path, Convert.ToHexString(f.ReadAll()))));
+                Assert.Equal(
+                    FileTree.Of(guide.Tree.Files).Files.Select(f => (f.Path, Convert.ToHexString(f.ReadAll()))),
+                    tree.Files.Select(f => (f.Path, Convert.ToHexString(f.ReadAll()))));
             },
             iter: 100);
 
@@ -41,7 +44,9 @@ public class FolioTests
     {
         var (one, other) = (Fold(Plates(3)), Fold(Plates(3).With("plates/p001.png", "another")));
         Assert.Equal(one.Select(f => f.Path), Fold(Plates(3)).Select(f => f.Path));
-        Assert.NotEqual(one.Single(f => f.Path.Value.EndsWith(".tar", StringComparison.Ordinal)).Path, other.Single(f => f.Path.Value.EndsWith(".tar", StringComparison.Ordinal)).Path);
+        Assert.NotEqual(
+            one.Single(f => f.Path.Value.EndsWith(".tar", StringComparison.Ordinal)).Path,
+            other.Single(f => f.Path.Value.EndsWith(".tar", StringComparison.Ordinal)).Path);
     }
 
     [Fact]
@@ -60,9 +65,16 @@ public class FolioTests
     public void A_hostile_archive_is_refused_whole()
     {
         var tar = new MemoryStream();
-        using (var writer = new System.Formats.Tar.TarWriter(tar, leaveOpen: true)) writer.WriteEntry(new System.Formats.Tar.PaxTarEntry(System.Formats.Tar.TarEntryType.RegularFile, "../../evil") { DataStream = new MemoryStream([1]) });
+        using (var writer = new System.Formats.Tar.TarWriter(tar, leaveOpen: true))
+            writer.WriteEntry(
+                new System.Formats.Tar.PaxTarEntry(
+                    System.Formats.Tar.TarEntryType.RegularFile,
+                    "../../evil")
+                { DataStream = new MemoryStream([1]) });
         var bytes = tar.ToArray();
-        var guide = AGuide.Of().With("folios/x.tar", bytes).With("guide.toml", $"{AGuide.Manifest}\n[[folio]]\nfile = \"folios/x.tar\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
+        var guide = AGuide.Of()
+            .With("folios/x.tar", bytes)
+            .With("guide.toml", $"{AGuide.Manifest}\n[[folio]]\nfile = \"folios/x.tar\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
         var (tree, problem) = Folios.Unfold(Repository.Wrenfield, guide.Tree);
         Assert.Empty(tree.Files);
         Assert.Contains("may not stand there", problem!.Says, StringComparison.Ordinal);

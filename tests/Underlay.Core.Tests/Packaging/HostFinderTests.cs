@@ -18,7 +18,8 @@ public class HostFinderTests
     [InlineData("wrenfield", "", "mine/guide.toml", "mine/a.txt")]
     [InlineData("kilnmoor", "", "art/surfaces/quartz.png")]
     [InlineData("kilnmoor", "", "mine/art/surfaces/quartz.png")]
-    public void A_pack_says_its_host_by_ending_manifest_or_places(string host, string name, params string[] paths) => Assert.Equal(host, Find(name, paths));
+    public void A_pack_says_its_host_by_ending_manifest_or_places(string host, string name, params string[] paths) =>
+        Assert.Equal(host, Find(name, paths));
 
     [Theory]
     [InlineData("mine.zip", "notes.txt")]

@@ -12,17 +12,24 @@ public class PackArchiveTests
 
     private static OpenedPack Open(byte[] archive) => PackArchive.Open(Repository.Kilnmoor, archive, ArchiveLimits.Standard);
 
-    private static byte[] Zip(APack pack, string below = "") => ZipParts.Write([.. pack.Files.Select(f => new ZipPart(System.Text.Encoding.UTF8.GetBytes(below + f.Key), f.Value))]);
+    private static byte[] Zip(APack pack, string below = "") =>
+        ZipParts.Write([.. pack.Files.Select(f => new ZipPart(System.Text.Encoding.UTF8.GetBytes(below + f.Key), f.Value))]);
 
     private static byte[] Tar(APack pack, string below, TarEntryFormat format)
     {
         using var file = new MemoryStream();
         using (var tar = new TarWriter(file, format, leaveOpen: true))
         {
-            if (below.Length > 0) tar.WriteEntry(format == TarEntryFormat.Pax ? new PaxTarEntry(TarEntryType.Directory, below) : new UstarTarEntry(TarEntryType.Directory, below));
+            if (below.Length > 0)
+                tar.WriteEntry(
+                    format == TarEntryFormat.Pax
+                        ? new PaxTarEntry(TarEntryType.Directory, below)
+                        : new UstarTarEntry(TarEntryType.Directory, below));
             foreach (var (path, bytes) in pack.Files)
             {
-                TarEntry entry = format == TarEntryFormat.Pax ? new PaxTarEntry(TarEntryType.RegularFile, below + path) : new UstarTarEntry(TarEntryType.RegularFile, below + path);
+                TarEntry entry = format == TarEntryFormat.Pax
+                    ? new PaxTarEntry(TarEntryType.RegularFile, below + path)
+                    : new UstarTarEntry(TarEntryType.RegularFile, below + path);
                 entry.DataStream = new MemoryStream(bytes);
                 tar.WriteEntry(entry);
             }
@@ -57,7 +64,12 @@ public class PackArchiveTests
     [Fact]
     public void What_systems_put_beside_a_folder_hides_no_pack()
     {
-        var opened = Open(Zip(new APack(Pack.Files.ToDictionary(f => "tide/" + f.Key, f => f.Value)).With("__rest/tide/._firing.json", [1]).With(".DS_Store", [1]).With("tide/Thumbs.db", [1])));
+        var opened = Open(
+            Zip(
+                new APack(Pack.Files.ToDictionary(f => "tide/" + f.Key, f => f.Value))
+                    .With("__rest/tide/._firing.json", [1])
+                    .With(".DS_Store", [1])
+                    .With("tide/Thumbs.db", [1])));
         Assert.Equal("tide", opened.Around);
         Assert.Contains(opened.Tree.Files, f => f.Path.Value == "firing.json");
     }
@@ -70,7 +82,9 @@ public class PackArchiveTests
     public void An_archive_of_another_kind_is_named_and_what_to_do_is_said(string begins, string name)
     {
         var problem = Open([.. Convert.FromHexString(begins), .. new byte[100]]).Problem;
-        Assert.Equal($"It is a {name} archive, and Underlay opens ZIP and TAR: unpack it and open the folder, or pack it anew as ZIP.", problem?.Says);
+        Assert.Equal(
+            $"It is a {name} archive, and Underlay opens ZIP and TAR: unpack it and open the folder, or pack it anew as ZIP.",
+            problem?.Says);
     }
 
     [Theory]
@@ -80,7 +94,9 @@ public class PackArchiveTests
     [InlineData("a", "a/b/c/d")]
     public void A_file_and_a_folder_of_one_name_are_unsafe_in_either_order(string first, string second)
     {
-        Assert.Equal(ArchiveProblemKind.Unsafe, ZipReader.Read(ZipParts.Write(new ZipPart(first), new ZipPart(second)), ArchiveLimits.Standard).Problem?.Kind);
+        Assert.Equal(
+            ArchiveProblemKind.Unsafe,
+            ZipReader.Read(ZipParts.Write(new ZipPart(first), new ZipPart(second)), ArchiveLimits.Standard).Problem?.Kind);
         var folded = new FoldedPaths();
         Assert.Null(folded.TryAdd(first));
         Assert.Equal(PathProblem.FileAndFolder, folded.TryAdd(second));
@@ -88,13 +104,18 @@ public class PackArchiveTests
 
     [Fact]
     public void A_folder_entry_beside_a_file_of_its_name_is_unsafe() =>
-        Assert.Equal(ArchiveProblemKind.Unsafe, ZipReader.Read(ZipParts.Write(new ZipPart("art/surfaces"), new ZipPart("art/surfaces/", "")), ArchiveLimits.Standard).Problem?.Kind);
+        Assert.Equal(
+            ArchiveProblemKind.Unsafe,
+            ZipReader.Read(
+                ZipParts.Write(new ZipPart("art/surfaces"), new ZipPart("art/surfaces/", "")),
+                ArchiveLimits.Standard).Problem?.Kind);
 
     [Fact]
     public void A_link_in_a_TAR_is_unsafe()
     {
         using var file = new MemoryStream();
-        using (var tar = new TarWriter(file, TarEntryFormat.Ustar, leaveOpen: true)) tar.WriteEntry(new UstarTarEntry(TarEntryType.SymbolicLink, "firing.json") { LinkName = "/etc/hosts" });
+        using (var tar = new TarWriter(file, TarEntryFormat.Ustar, leaveOpen: true))
+            tar.WriteEntry(new UstarTarEntry(TarEntryType.SymbolicLink, "firing.json") { LinkName = "/etc/hosts" });
         Assert.Equal(ArchiveProblemKind.Unsafe, Open(file.ToArray()).Problem?.Kind);
     }
 

@@ -23,7 +23,14 @@ public class PackageBuilderTests
     {
         var plan = PackageBuilder.Plan(Repository.Kilnmoor, Pack.Tree);
         Assert.Equal(
-            ["art/surfaces/saltbrook_foam.png", "art/surfaces/saltbrook_foam.surface.json", "firing.json", "wares/tide_cup/shelf.png", "wares/tide_cup/skin.png", "wares/tide_cup/ware.json"],
+            [
+                "art/surfaces/saltbrook_foam.png",
+                "art/surfaces/saltbrook_foam.surface.json",
+                "firing.json",
+                "wares/tide_cup/shelf.png",
+                "wares/tide_cup/skin.png",
+                "wares/tide_cup/ware.json",
+            ],
             plan.Files.Select(f => f.Path.Value));
         Assert.Equal(["notes.txt"], plan.Omitted.Select(p => p.Value));
     }
@@ -38,15 +45,23 @@ public class PackageBuilderTests
     [Fact]
     public void The_order_in_which_files_are_found_does_not_matter() =>
         Gen.Shuffle(Pack.Files.ToArray()).Sample(
-            files => Assert.Equal(Build(Pack.Tree).Built, Build(FileTree.OfBytes(files.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value)))).Built),
+            files =>
+                Assert.Equal(
+                    Build(Pack.Tree).Built,
+                    Build(FileTree.OfBytes(files.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value)))).Built),
             iter: 20);
 
     [Fact]
     public void Pictures_are_stored_and_texts_deflated_where_that_helps()
     {
-        var (bytes, _) = Build(APack.Of().With("firing.json", APack.Manifest + new string(' ', 3000)).With("art/surfaces/flagstone.png", Picture.Filled(64, 64, default)).Tree);
+        var (bytes, _) = Build(
+            APack.Of()
+                .With("firing.json", APack.Manifest + new string(' ', 3000))
+                .With("art/surfaces/flagstone.png", Picture.Filled(64, 64, default)).Tree);
         using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(bytes));
-        Assert.All(zip.Entries.Where(e => e.FullName.EndsWith(".png", StringComparison.Ordinal)), e => Assert.Equal(e.Length, e.CompressedLength));
+        Assert.All(
+            zip.Entries.Where(e => e.FullName.EndsWith(".png", StringComparison.Ordinal)),
+            e => Assert.Equal(e.Length, e.CompressedLength));
         Assert.True(zip.GetEntry("firing.json")!.CompressedLength < 400);
     }
 
@@ -55,6 +70,7 @@ public class PackageBuilderTests
     {
         using var cancelled = new CancellationTokenSource();
         cancelled.Cancel();
-        Assert.ThrowsAny<OperationCanceledException>(() => PackageBuilder.Write(Repository.Kilnmoor, Pack.Tree.Files, Stream.Null, cancel: cancelled.Token));
+        Assert.ThrowsAny<OperationCanceledException>(
+            () => PackageBuilder.Write(Repository.Kilnmoor, Pack.Tree.Files, Stream.Null, cancel: cancelled.Token));
     }
 }

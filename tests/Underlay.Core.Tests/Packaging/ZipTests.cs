@@ -27,7 +27,8 @@ public class ZipTests
         return stream.ToArray();
     }
 
-    private static ArchiveProblem Refused(byte[] archive, ArchiveLimits? limits = null) => ZipReader.Read(archive, limits ?? ArchiveLimits.Standard).Problem!;
+    private static ArchiveProblem Refused(byte[] archive, ArchiveLimits? limits = null) =>
+        ZipReader.Read(archive, limits ?? ArchiveLimits.Standard).Problem!;
 
     [Fact]
     public void What_is_packed_comes_out_again() =>
@@ -89,7 +90,8 @@ public class ZipTests
     [InlineData("empty", "is empty")]
     [InlineData("cut in the directory", "ends in the middle")]
     [InlineData("cut in front", "directory that lies outside of it")]
-    public void A_broken_archive_is_refused_in_words(string how, string word) => Assert.Contains(word, Refused(ZipParts.Broken(how)).Says, StringComparison.Ordinal);
+    public void A_broken_archive_is_refused_in_words(string how, string word) =>
+        Assert.Contains(word, Refused(ZipParts.Broken(how)).Says, StringComparison.Ordinal);
 
     [Fact]
     public void An_archive_of_100000_entries_is_refused_by_its_count()
@@ -98,7 +100,9 @@ public class ZipTests
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
             for (var i = 0; i < 100_000; i++) zip.CreateEntry($"{i}");
         var problem = Refused(stream.ToArray());
-        Assert.Equal((ArchiveProblemKind.TooBig, "The archive has 100,000 entries; at most 50,000 are allowed."), (problem.Kind, problem.Says));
+        Assert.Equal(
+            (ArchiveProblemKind.TooBig, "The archive has 100,000 entries; at most 50,000 are allowed."),
+            (problem.Kind, problem.Says));
     }
 
     [Fact]
@@ -111,13 +115,18 @@ public class ZipTests
 
     [Fact]
     public void An_entry_that_grows_too_much_is_refused_before_it_is_unpacked() =>
-        Assert.Contains("250 times", Refused(ZipParts.Write(new ZipPart(Encoding.UTF8.GetBytes("a"), new byte[4_000_000]) { Deflated = true })).Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "250 times",
+            Refused(ZipParts.Write(new ZipPart(Encoding.UTF8.GetBytes("a"), new byte[4_000_000]) { Deflated = true })).Says,
+            StringComparison.Ordinal);
 
     [Fact]
     public void Many_entries_that_are_too_large_together_are_refused() =>
         Assert.Contains(
             "claims 3,000 bytes when unpacked",
-            Refused(ZipParts.Write([.. Enumerable.Range(0, 3).Select(i => new ZipPart($"{i}", new string('a', 1000)))]), ArchiveLimits.Standard with { TotalBytes = 2999 }).Says,
+            Refused(
+                ZipParts.Write([.. Enumerable.Range(0, 3).Select(i => new ZipPart($"{i}", new string('a', 1000)))]),
+                ArchiveLimits.Standard with { TotalBytes = 2999 }).Says,
             StringComparison.Ordinal);
 
     [Fact]
@@ -139,7 +148,10 @@ public class ZipTests
 
     [Fact]
     public void A_name_that_differs_at_the_data_is_refused() =>
-        Assert.Contains("another name at its data", Refused(ZipParts.Write(new ZipPart("a") { LocalName = [0x62] })).Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "another name at its data",
+            Refused(ZipParts.Write(new ZipPart("a") { LocalName = [0x62] })).Says,
+            StringComparison.Ordinal);
 
     [Fact]
     public void Cutting_an_archive_anywhere_makes_it_refused()

@@ -49,14 +49,18 @@ public class FileTreeEditsTests
         AnyEdit.List[1, 8].Sample(edits =>
         {
             var start = FileTree.OfBytes(Apply([])!.Select(f => KeyValuePair.Create(f.Key, new[] { f.Value })));
-            if (Apply(edits) is { } files) Assert.Equal(Show(FileTree.OfBytes(files.Select(f => KeyValuePair.Create(f.Key, new[] { f.Value })))), Show(start.With(edits)));
+            if (Apply(edits) is { } files)
+                Assert.Equal(
+                    Show(FileTree.OfBytes(files.Select(f => KeyValuePair.Create(f.Key, new[] { f.Value })))),
+                    Show(start.With(edits)));
             else Assert.Throws<InvalidOperationException>(() => start.With(edits));
         });
 
     [Fact]
     public void What_was_refused_before_stays_refused()
     {
-        var tree = FileTree.Of([], [new RefusedName("a\\b", PathProblem.ControlCharacter)]).With([new TreeEdit.Write(PackPath.Parse("a"), new byte[] { 1 })]);
+        var tree = FileTree.Of([], [new RefusedName("a\\b", PathProblem.ControlCharacter)])
+            .With([new TreeEdit.Write(PackPath.Parse("a"), new byte[] { 1 })]);
         Assert.Equal(["a=1", "refused a\\b"], Show(tree));
         Assert.Single(tree.With([new TreeEdit.Delete(PackPath.Parse("a"))]).Refused);
     }
@@ -64,8 +68,10 @@ public class FileTreeEditsTests
     [Fact]
     public void Files_that_no_edit_names_are_the_same_objects()
     {
-        var tree = FileTree.OfBytes(new[] { "a", "art/x", "b", "z/z" }.Select(n => KeyValuePair.Create(PackPath.Parse(n), new byte[] { 1 })));
-        var after = tree.With([new TreeEdit.Write(PackPath.Parse("b"), new byte[] { 2 }), new TreeEdit.Write(PackPath.Parse("c"), new byte[] { 3 })]);
+        var tree = FileTree.OfBytes(
+            new[] { "a", "art/x", "b", "z/z" }.Select(n => KeyValuePair.Create(PackPath.Parse(n), new byte[] { 1 })));
+        var after = tree.With(
+            [new TreeEdit.Write(PackPath.Parse("b"), new byte[] { 2 }), new TreeEdit.Write(PackPath.Parse("c"), new byte[] { 3 })]);
         foreach (var file in tree.Files.Where(f => f.Path.Value != "b")) Assert.Same(file, after.Find(file.Path));
     }
 }

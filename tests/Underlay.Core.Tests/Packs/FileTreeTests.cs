@@ -2,7 +2,8 @@ namespace Underlay.Core.Tests.Packs;
 
 public class FileTreeTests
 {
-    private static FileTree Tree(params string[] paths) => FileTree.OfBytes(paths.Select(p => KeyValuePair.Create(PackPath.Parse(p), new byte[] { 1 })));
+    private static FileTree Tree(params string[] paths) =>
+        FileTree.OfBytes(paths.Select(p => KeyValuePair.Create(PackPath.Parse(p), new byte[] { 1 })));
 
     [Fact]
     public void Files_are_in_ordinal_order() =>

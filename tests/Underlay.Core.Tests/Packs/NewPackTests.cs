@@ -31,7 +31,11 @@ public class NewPackTests
         Assert.Equal("reeds", NewPack.FreeName("reeds", names));
         foreach (var host in new[] { Repository.Kilnmoor, Repository.Wrenfield })
         {
-            var ids = new[] { "tide_wares", "tide_wares_3" }.Select(name => ManifestFacts.Read(host, FileTree.Empty.With([NewPack.Manifest(host, "Tide Wares", host.Newest, "Tove", "saltbrook", name)])).Id);
+            var ids = new[] { "tide_wares", "tide_wares_3" }.Select(
+                name =>
+                    ManifestFacts.Read(
+                        host,
+                        FileTree.Empty.With([NewPack.Manifest(host, "Tide Wares", host.Newest, "Tove", "saltbrook", name)])).Id);
             Assert.Equal(2, ids.Distinct().Count());
         }
     }

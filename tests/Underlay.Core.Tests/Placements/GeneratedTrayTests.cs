@@ -15,7 +15,8 @@ public class GeneratedTrayTests
         var scores = PlacementScore.Take(profile, DemoCatalogue.FindBase(host, edition)!.Make(), count, seed: 1);
         Assert.Equal(count, scores.Sum(s => s.Files));
         Assert.Empty(scores.SelectMany(s => s.SureWrong));
-        foreach (var score in scores.Where(s => s.Naming is "whole path" or "path below other folders")) Assert.Equal((score.Naming, score.Files), (score.Naming, score.First));
+        foreach (var score in scores.Where(s => s.Naming is "whole path" or "path below other folders"))
+            Assert.Equal((score.Naming, score.Files), (score.Naming, score.First));
         // A saved copy's name leads back.
         var copies = scores.Single(s => s.Naming == "name of a saved copy");
         Assert.Equal((copies.Files, 0), (copies.Offered, copies.FirstWrong));

@@ -6,7 +6,8 @@ public class ManifestNamingTests
 {
     private static readonly byte[] Front = Picture.Filled(320, 200, new Pixel(9, 9, 9, 255)).ToPng();
 
-    private static IReadOnlyList<TreeEdit> Edits(APack pack, string path) => ManifestNaming.Edits(Repository.Kilnmoor, pack.Tree, PackPath.Parse(path));
+    private static IReadOnlyList<TreeEdit> Edits(APack pack, string path) =>
+        ManifestNaming.Edits(Repository.Kilnmoor, pack.Tree, PackPath.Parse(path));
 
     [Fact]
     public void A_manifest_without_a_front_comes_to_name_it()
@@ -22,7 +23,12 @@ public class ManifestNamingTests
     {
         Assert.Empty(Edits(APack.Of().With("other.png", Front), "other.png"));
         Assert.Empty(Edits(APack.Empty.With("firing.json", "{ broken").With("front.png", Front), "front.png"));
-        Assert.Empty(Edits(APack.Of().With("firing.json", APack.Manifest.Replace("\"by\"", "\"front\": \"mine.png\", \"by\"", StringComparison.Ordinal)).With("front.png", Front), "front.png"));
+        Assert.Empty(
+            Edits(
+                APack.Of()
+                    .With("firing.json", APack.Manifest.Replace("\"by\"", "\"front\": \"mine.png\", \"by\"", StringComparison.Ordinal))
+                    .With("front.png", Front),
+                "front.png"));
     }
 
     [Fact]

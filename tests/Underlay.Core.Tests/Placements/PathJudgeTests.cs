@@ -10,7 +10,13 @@ public class PathJudgeTests
     private static readonly byte[] Sound = [.. "RIFF"u8, 0, 0, 0, 0, .. "WAVE"u8, 0, 0, 0, 0];
 
     private static Overlay Over(APack pack) =>
-        Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, ManifestFacts.Read(Repository.Kilnmoor, pack.Tree)), SmallBase.Catalogue);
+        Overlay.Of(
+            PackReading.Read(
+                Repository.Kilnmoor,
+                Repository.Kilnmoor.Newest,
+                pack.Tree,
+                ManifestFacts.Read(Repository.Kilnmoor, pack.Tree)),
+            SmallBase.Catalogue);
 
     private static PathJudgement Judge(string text, string name = "x.png", byte[]? bytes = null, APack? pack = null)
     {
@@ -21,8 +27,15 @@ public class PathJudgeTests
     [Fact]
     public void A_path_of_the_base_is_replaced_and_one_of_the_pack_s_own_is_the_pack_s()
     {
-        Assert.Equal((Layer.Base, false, ""), (Judge("art/surfaces/flagstone.png").Replaces, Judge("art/surfaces/flagstone.png").IsRefused, Judge("art/surfaces/flagstone.png").Says));
-        Assert.Equal(Layer.Pack, Judge("art/surfaces/flagstone.png", pack: APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64))).Replaces);
+        Assert.Equal(
+            (Layer.Base, false, ""),
+            (
+                Judge("art/surfaces/flagstone.png").Replaces,
+                Judge("art/surfaces/flagstone.png").IsRefused,
+                Judge("art/surfaces/flagstone.png").Says));
+        Assert.Equal(
+            Layer.Pack,
+            Judge("art/surfaces/flagstone.png", pack: APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64))).Replaces);
         Assert.Equal(Layer.None, Judge("art/surfaces/saltbrook_foam.png").Replaces);
     }
 
@@ -44,7 +57,9 @@ public class PathJudgeTests
     public void A_path_behind_which_the_host_has_another_file_says_that_yours_would_not_be_shown()
     {
         var pack = APack.Of().With("wares/milk_jug/skin.dds", DdsWriter.Write(SourceReader.Read(Picture.Of(64, 64).ToPng()).Picture!));
-        Assert.Equal("Kilnmoor would not show it: your wares/milk_jug/skin.dds goes before it.", Judge("wares/milk_jug/skin.png", pack: pack).Says);
+        Assert.Equal(
+            "Kilnmoor would not show it: your wares/milk_jug/skin.dds goes before it.",
+            Judge("wares/milk_jug/skin.png", pack: pack).Says);
         Assert.DoesNotContain("goes before", Judge("wares/milk_jug/skin.png").Says, StringComparison.Ordinal);
     }
 
@@ -77,7 +92,10 @@ public class PathJudgeTests
     public void A_size_that_would_be_fitted_and_clear_parts_are_told()
     {
         Assert.Contains("fitted to 56 x 56", Judge("wares/milk_jug/shelf.png").Says, StringComparison.Ordinal);
-        Assert.Contains("clear, where all has to be solid", Judge("art/surfaces/flagstone.png", bytes: Picture.Filled(64, 64, default).ToPng()).Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "clear, where all has to be solid",
+            Judge("art/surfaces/flagstone.png", bytes: Picture.Filled(64, 64, default).ToPng()).Says,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -86,7 +104,9 @@ public class PathJudgeTests
         var overlay = Over(APack.Of().WithWare("tide_cup"));
         Assert.Contains("wares/tide_cup/", PathJudge.Complete(overlay, "wares/"));
         Assert.Equal(["wares/milk_jug/"], PathJudge.Complete(overlay, "wares/mi").Select(p => p[..(p.LastIndexOf('/') + 1)]).Distinct());
-        Assert.Equal(["wares/milk_jug/mask.png", "wares/milk_jug/shelf.png", "wares/milk_jug/skin.png", "wares/milk_jug/ware.json"], PathJudge.Complete(overlay, "wares/milk_jug/"));
+        Assert.Equal(
+            ["wares/milk_jug/mask.png", "wares/milk_jug/shelf.png", "wares/milk_jug/skin.png", "wares/milk_jug/ware.json"],
+            PathJudge.Complete(overlay, "wares/milk_jug/"));
         Assert.Empty(PathJudge.Complete(overlay, "nowhere/"));
     }
 }

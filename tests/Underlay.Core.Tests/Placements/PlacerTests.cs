@@ -12,7 +12,10 @@ public class PlacerTests
 
     private static readonly Tray Opened = Tray.Open(Drop, ArchiveLimits.Standard);
 
-    private static readonly BaseCatalogue Base = BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make());
+    private static readonly BaseCatalogue Base = BaseCatalogue.Read(
+        Repository.Kilnmoor,
+        Repository.Kilnmoor.Newest,
+        DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make());
 
     private static readonly Dictionary<string, PlacementAdvice> Advice = Advise(APack.Of());
 
@@ -82,7 +85,8 @@ public class PlacerTests
     public void The_first_candidate_is_where_a_person_would_put_it() =>
         Assert.Equal(
             Wanted.OrderBy(w => w.Key, StringComparer.Ordinal).Select(w => $"{w.Key} -> {w.Value}"),
-            Advice.OrderBy(a => a.Key, StringComparer.Ordinal).Select(a => $"{a.Key} -> {a.Value.Candidates.Select(c => c.Target.Value).FirstOrDefault()}"));
+            Advice.OrderBy(a => a.Key, StringComparer.Ordinal)
+                .Select(a => $"{a.Key} -> {a.Value.Candidates.Select(c => c.Target.Value).FirstOrDefault()}"));
 
     [Fact]
     public void What_is_called_sure_is_right_and_most_is_sure()
@@ -96,7 +100,8 @@ public class PlacerTests
     public void A_name_that_the_host_had_in_an_earlier_edition_leads_to_the_one_that_it_has_now()
     {
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, APack.Of().Tree);
-        var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, APack.Of().Tree, manifest), Base));
+        var placer = new Placer(
+            Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, APack.Of().Tree, manifest), Base));
         var bytes = Picture.Of(128, 128).ToPng();
         var advice = placer.Advise(new TreeFile(PackPath.Parse("flagstone.png"), bytes.Length, FileContent.Of(bytes)));
         Assert.Equal("art/surfaces/flagstone_grey.png", advice.Candidates[0].Target.Value);
@@ -136,7 +141,9 @@ public class PlacerTests
     [Fact]
     public void An_archive_that_is_refused_is_told_and_the_rest_of_the_drop_is_taken()
     {
-        var drop = APack.Empty.With("bad.zip", ZipParts.Broken("parent")).With("good.zip", ZipParts.Write(new ZipPart("a/b.txt"))).With("c.txt", "x").Tree;
+        var drop = APack.Empty.With("bad.zip", ZipParts.Broken("parent"))
+            .With("good.zip", ZipParts.Write(new ZipPart("a/b.txt")))
+            .With("c.txt", "x").Tree;
         var tray = Tray.Open(drop, ArchiveLimits.Standard);
         Assert.Equal("bad.zip", Assert.Single(tray.Refused).Path.Value);
         Assert.Equal(["c.txt", "good.zip/a/b.txt"], tray.Files.Files.Select(f => f.Path.Value));

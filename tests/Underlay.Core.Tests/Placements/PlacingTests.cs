@@ -103,14 +103,24 @@ public class PlacingTests
         const string Steps = """{ "source": "SOURCE", "steps": [ { "do": "enlarge", "factor": 2 }, { "do": "dream", "depth": 3 } ], "result": "RESULT" }""";
         var tree = Enlarged();
         var known = StepsFile.Read(tree, Surface)!;
-        tree = tree.With([new TreeEdit.Write(StepsFile.PathOf(Surface), System.Text.Encoding.UTF8.GetBytes(Steps.Replace("SOURCE", known.Source.Hex, StringComparison.Ordinal).Replace("RESULT", known.Result.Hex, StringComparison.Ordinal)))]);
+        tree = tree.With(
+            [
+                new TreeEdit.Write(
+                    StepsFile.PathOf(Surface),
+                    System.Text.Encoding.UTF8.GetBytes(
+                        Steps.Replace("SOURCE", known.Source.Hex, StringComparison.Ordinal)
+                            .Replace("RESULT", known.Result.Hex, StringComparison.Ordinal))),
+            ]);
         var read = StepsFile.Read(tree, Surface)!;
         Assert.Contains("dream", Assert.IsType<UnknownStep>(read.Steps[1]).Title, StringComparison.Ordinal);
         var renewed = Shaping.Renew(tree, Surface, Picture.Of(64, 64).ToPng());
         Assert.Empty(renewed.Edits);
         Assert.Contains("dream", renewed.Problem, StringComparison.Ordinal);
         // Written again, it stands there as it stood.
-        Assert.Contains("\"depth\": 3", System.Text.Encoding.UTF8.GetString(new StepsFile(read.Source, read.Steps, read.Result).WriteFor(Surface).Bytes.Span), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"depth\": 3",
+            System.Text.Encoding.UTF8.GetString(new StepsFile(read.Source, read.Steps, read.Result).WriteFor(Surface).Bytes.Span),
+            StringComparison.Ordinal);
     }
 
     [Fact]

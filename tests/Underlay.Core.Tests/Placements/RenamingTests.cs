@@ -19,9 +19,13 @@ public class RenamingTests
     [Fact]
     public void A_listed_picture_takes_its_row_along_and_the_rest_of_the_table_stays_as_it_is()
     {
-        var tree = APack.Of().With("art/seals/tide.png", Picture.Of(60, 44)).With("tables/seals.csv", "code,do,name\r\n\"tide\",add,\"Tide, low\"\r\nother,add, Other \r\n").Tree;
+        var tree = APack.Of()
+            .With("art/seals/tide.png", Picture.Of(60, 44))
+            .With("tables/seals.csv", "code,do,name\r\n\"tide\",add,\"Tide, low\"\r\nother,add, Other \r\n").Tree;
         var after = Rename(tree, "art/seals/tide.png", "art/seals/low_tide.png");
-        Assert.Equal("code,do,name\r\nlow_tide,add,\"Tide, low\"\r\nother,add, Other \r\n", Text(after, "tables/seals.csv").Replace("\"low_tide\"", "low_tide", StringComparison.Ordinal));
+        Assert.Equal(
+            "code,do,name\r\nlow_tide,add,\"Tide, low\"\r\nother,add, Other \r\n",
+            Text(after, "tables/seals.csv").Replace("\"low_tide\"", "low_tide", StringComparison.Ordinal));
         Assert.NotNull(after.Find(PackPath.Parse("art/seals/low_tide.png")));
     }
 
@@ -36,7 +40,9 @@ public class RenamingTests
     [Fact]
     public void A_plate_takes_its_rows_of_the_contents_along()
     {
-        var tree = AGuide.Of().With("plates/p1.png", Picture.Of(320, 300)).WithContents(("asbra", "adult", "plates/p1.png"), ("asbra", "winter", "plates/p2.png")).Tree;
+        var tree = AGuide.Of()
+            .With("plates/p1.png", Picture.Of(320, 300))
+            .WithContents(("asbra", "adult", "plates/p1.png"), ("asbra", "winter", "plates/p2.png")).Tree;
         var after = Text(Rename(tree, "plates/p1.png", "plates/new/p1.png", isGuide: true), "contents.xml");
         Assert.Contains("src=\"plates/new/p1.png\"", after, StringComparison.Ordinal);
         Assert.Contains("src=\"plates/p2.png\"", after, StringComparison.Ordinal);
@@ -60,6 +66,12 @@ public class RenamingTests
     public void Nothing_happens_where_the_new_path_is_taken()
     {
         var tree = APack.Of().With("art/surfaces/fence.png", Picture.Of(64, 64)).With("art/surfaces/water.png", Picture.Of(64, 64)).Tree;
-        Assert.Empty(Renaming.Edits(Repository.Kilnmoor, Repository.Kilnmoor.Newest, tree, PackPath.Parse("art/surfaces/fence.png"), PackPath.Parse("art/surfaces/water.png")));
+        Assert.Empty(
+            Renaming.Edits(
+                Repository.Kilnmoor,
+                Repository.Kilnmoor.Newest,
+                tree,
+                PackPath.Parse("art/surfaces/fence.png"),
+                PackPath.Parse("art/surfaces/water.png")));
     }
 }

@@ -40,5 +40,6 @@ public class SlipsTests
 
     [Fact]
     public void A_slip_leads_back_as_well() =>
-        Gen.Select(Gen.String[Gen.Char["abA"], 0, 5], Gen.String[Gen.Char["abA"], 0, 5]).Sample((a, b) => Slips.AreOneApart(a, b) == Slips.AreOneApart(b, a));
+        Gen.Select(Gen.String[Gen.Char["abA"], 0, 5], Gen.String[Gen.Char["abA"], 0, 5])
+            .Sample((a, b) => Slips.AreOneApart(a, b) == Slips.AreOneApart(b, a));
 }

@@ -9,8 +9,13 @@ public class TrayFlawTests
     private static PlacementAdvice Advise(string path, byte[] bytes)
     {
         var pack = APack.Of();
-        var reading = PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, ManifestFacts.Read(Repository.Kilnmoor, pack.Tree));
-        return new Placer(Overlay.Of(reading, SmallBase.Catalogue)).Advise(new TreeFile(PackPath.Parse(path), bytes.Length, FileContent.Of(bytes)));
+        var reading = PackReading.Read(
+            Repository.Kilnmoor,
+            Repository.Kilnmoor.Newest,
+            pack.Tree,
+            ManifestFacts.Read(Repository.Kilnmoor, pack.Tree));
+        return new Placer(Overlay.Of(reading, SmallBase.Catalogue)).Advise(
+            new TreeFile(PackPath.Parse(path), bytes.Length, FileContent.Of(bytes)));
     }
 
     [Theory]

@@ -9,7 +9,8 @@ public class InheritanceTests
 
     private static string? Text(Overlay overlay, string path, string field) => overlay.Text(overlay.Shown(PackPath.Parse(path))!, field);
 
-    private static APack Like(string name, string like, string more = "") => APack.Of().With($"wares/{name}/ware.json", $$"""{ "id": "saltbrook.{{name}}", "like": "{{like}}"{{more}} }""");
+    private static APack Like(string name, string like, string more = "") =>
+        APack.Of().With($"wares/{name}/ware.json", $$"""{ "id": "saltbrook.{{name}}", "like": "{{like}}"{{more}} }""");
 
     [Fact]
     public void Fields_come_from_the_nearest_that_has_them_and_never_those_that_are_excepted()
@@ -26,8 +27,14 @@ public class InheritanceTests
     [Fact]
     public void A_base_entry_takes_over_from_the_packs_where_that_covers_the_bases()
     {
-        var overlay = Over(APack.Of().With("wares/milk_jug/ware.json", """{ "id": "moor.milk_jug", "shape": "bowl", "made_of": "reed", "price": 1, "stall": "001", "glaze": "moor.celadon" }"""));
-        Assert.Equal(("bowl", "reed"), (Text(overlay, "wares/big_jug/ware.json", "/shape"), Text(overlay, "wares/big_jug/ware.json", "/made_of")));
+        var overlay = Over(
+            APack.Of()
+                .With(
+                    "wares/milk_jug/ware.json",
+                    """{ "id": "moor.milk_jug", "shape": "bowl", "made_of": "reed", "price": 1, "stall": "001", "glaze": "moor.celadon" }"""));
+        Assert.Equal(
+            ("bowl", "reed"),
+            (Text(overlay, "wares/big_jug/ware.json", "/shape"), Text(overlay, "wares/big_jug/ware.json", "/made_of")));
     }
 
     [Theory]
@@ -36,7 +43,10 @@ public class InheritanceTests
     public void A_base_entry_that_loses_what_it_takes_over_is_left_out_with_its_pictures(string jug, string code)
     {
         var report = APack.Of().With("wares/milk_jug/ware.json", jug).Check();
-        var drops = report.Findings.SelectMany(f => f.Predicts).Where(p => p.Kind == PredictionKind.Drop && p.Path.StartsWith("wares/big_jug/", StringComparison.Ordinal)).ToDictionary(p => p.Path, p => p.Code);
+        var drops = report.Findings
+            .SelectMany(f => f.Predicts)
+            .Where(p => p.Kind == PredictionKind.Drop && p.Path.StartsWith("wares/big_jug/", StringComparison.Ordinal))
+            .ToDictionary(p => p.Path, p => p.Code);
         Assert.Equal(code, drops["wares/big_jug/ware.json"]);
         Assert.Equal("ownerless", drops["wares/big_jug/shelf.png"]);
     }
@@ -44,16 +54,29 @@ public class InheritanceTests
     [Fact]
     public void A_stall_number_that_is_given_up_leaves_its_picture_unwanted() =>
         Assert.Contains(
-            APack.Of().With("wares/milk_jug/ware.json", """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 1, "glaze": "moor.celadon" }""").Findings(),
+            APack.Of()
+                .With(
+                    "wares/milk_jug/ware.json",
+                    """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 1, "glaze": "moor.celadon" }""")
+                .Findings(),
             f => f.Code.Value == "companion/unwanted" && f.Path == "art/stalls/001.png");
 
     [Fact]
     public void A_change_to_one_entry_is_seen_in_those_that_take_over_from_it()
     {
-        var pack = Like("saltbrook_mug", "saltbrook.saltbrook_cup").WithWare("saltbrook_cup").With("wares/saltbrook_mug/shelf.png", Picture.Shelf()).With("wares/saltbrook_mug/skin.png", Picture.Of(64, 64));
+        var pack = Like("saltbrook_mug", "saltbrook.saltbrook_cup")
+            .WithWare("saltbrook_cup")
+            .With("wares/saltbrook_mug/shelf.png", Picture.Shelf())
+            .With("wares/saltbrook_mug/skin.png", Picture.Of(64, 64));
         var session = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, pack.Tree);
         Assert.Empty(session.Report.Findings);
-        session = session.With([new TreeEdit.Write(PackPath.Parse("wares/saltbrook_cup/ware.json"), System.Text.Encoding.UTF8.GetBytes("""{ "id": "saltbrook.saltbrook_cup", "shape": "jug", "made_of": "clay", "price": 1, "glaze": "moor.celadon" }"""))]);
+        session = session.With(
+            [
+                new TreeEdit.Write(
+                    PackPath.Parse("wares/saltbrook_cup/ware.json"),
+                    System.Text.Encoding.UTF8.GetBytes(
+                        """{ "id": "saltbrook.saltbrook_cup", "shape": "jug", "made_of": "clay", "price": 1, "glaze": "moor.celadon" }""")),
+            ]);
         Assert.Equal(["wares/saltbrook_cup/mask.png", "wares/saltbrook_mug/mask.png"], session.Report.Findings.Select(f => f.Path));
         Assert.All(session.Report.Findings, f => Assert.Equal(Severity.Warning, f.Severity));
     }

@@ -11,10 +11,15 @@ public class OverlayViewTests
     [Fact]
     public void Coverage_counts_overrides_and_additions_of_each_place()
     {
-        var pack = APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64)).WithSurface("saltbrook_foam", Picture.Of(64, 64)).WithWare("saltbrook_cup");
+        var pack = APack.Of()
+            .With("art/surfaces/flagstone.png", Picture.Of(64, 64))
+            .WithSurface("saltbrook_foam", Picture.Of(64, 64))
+            .WithWare("saltbrook_cup");
         var coverage = Coverage.Of(Over(pack)).ToDictionary(c => c.Place.Key);
         Assert.Equal((3, 1, 1), (coverage["surfaces"].InBase, coverage["surfaces"].Overrides, coverage["surfaces"].Additions));
-        Assert.Equal((3, 0, 1), (coverage["surface-descriptors"].InBase, coverage["surface-descriptors"].Overrides, coverage["surface-descriptors"].Additions));
+        Assert.Equal(
+            (3, 0, 1),
+            (coverage["surface-descriptors"].InBase, coverage["surface-descriptors"].Overrides, coverage["surface-descriptors"].Additions));
         Assert.Equal((3, 0, 1), (coverage["wares"].InBase, coverage["wares"].Overrides, coverage["wares"].Additions));
     }
 
@@ -29,7 +34,9 @@ public class OverlayViewTests
         Assert.Empty(Bring.Plan(empty, [Path("art/surfaces/nowhere.png")]));
 
         var holding = Over(APack.Of().With("wares/milk_jug/mask.png", Picture.Mask()));
-        Assert.Equal([Path("wares/milk_jug/skin.png")], Bring.Plan(holding, [Path("wares/milk_jug/skin.png"), Path("wares/milk_jug/mask.png")]).Select(b => b.Path));
+        Assert.Equal(
+            [Path("wares/milk_jug/skin.png")],
+            Bring.Plan(holding, [Path("wares/milk_jug/skin.png"), Path("wares/milk_jug/mask.png")]).Select(b => b.Path));
     }
 
     [Fact]

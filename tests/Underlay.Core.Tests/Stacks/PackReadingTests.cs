@@ -38,7 +38,10 @@ public class PackReadingTests
     public void Another_picture_at_the_same_path_is_not_even_with_its_source_kept()
     {
         var before = Read(Pack);
-        var now = Read(Pack.With([Write("wares/tide_cup/skin.png", Picture.Of(80, 64).ToPng()), Write(".underlay/sources/wares/tide_cup/skin.png", [1])]), before);
+        var now = Read(
+            Pack.With(
+                [Write("wares/tide_cup/skin.png", Picture.Of(80, 64).ToPng()), Write(".underlay/sources/wares/tide_cup/skin.png", [1])]),
+            before);
         Assert.True(Lay(before).HasStructureOf(Lay(now)));
         Assert.Equal(80, now.Facts[PackPath.Parse("wares/tide_cup/skin.png")].Picture!.Header!.Size.Width);
     }
@@ -51,8 +54,12 @@ public class PackReadingTests
         {
             var now = Read(Pack.With([edit]), before);
             var fresh = Read(Pack.With([edit]));
-            Assert.Equal(fresh.Facts.Select(f => (f.Key, f.Value.Hash)).OrderBy(f => f.Key), now.Facts.Select(f => (f.Key, f.Value.Hash)).OrderBy(f => f.Key));
-            Assert.Equal(fresh.Placements.Select(p => (p.Path, p.Place.Key, p.Facts.Hash)), now.Placements.Select(p => (p.Path, p.Place.Key, p.Facts.Hash)));
+            Assert.Equal(
+                fresh.Facts.Select(f => (f.Key, f.Value.Hash)).OrderBy(f => f.Key),
+                now.Facts.Select(f => (f.Key, f.Value.Hash)).OrderBy(f => f.Key));
+            Assert.Equal(
+                fresh.Placements.Select(p => (p.Path, p.Place.Key, p.Facts.Hash)),
+                now.Placements.Select(p => (p.Path, p.Place.Key, p.Facts.Hash)));
             Assert.Equal(fresh.Unplaced.Select(f => f.Path), now.Unplaced.Select(f => f.Path));
             var same = PackPath.Parse("art/surfaces/saltbrook_foam.png");
             Assert.Same(before.Facts[same], now.Facts[same]);
@@ -66,7 +73,9 @@ public class PackReadingTests
         var reading = Read(Pack.With([Write("wares/tide_cup/skin.png", Picture.Of(80, 64).ToPng())]), before.Pack);
         var now = Overlay.Of(reading, SmallBase.Catalogue, before: before);
         Assert.Equal(before.Groups.Select(g => g.Key), now.Groups.Select(g => g.Key));
-        Assert.Equal(["shelf:name=tide_cup"], before.Groups.Zip(now.Groups).Where(p => !ReferenceEquals(p.First, p.Second)).Select(p => p.Second.Key));
+        Assert.Equal(
+            ["shelf:name=tide_cup"],
+            before.Groups.Zip(now.Groups).Where(p => !ReferenceEquals(p.First, p.Second)).Select(p => p.Second.Key));
         Assert.Equal(80, now.Shown(PackPath.Parse("wares/tide_cup/skin.png"))!.Facts.Picture!.Header!.Size.Width);
     }
 
@@ -75,7 +84,10 @@ public class PackReadingTests
     {
         var tree = APack.Of().With("wares/teapot/skin.png", Picture.Of(64, 64)).Tree;
         var before = Lay(Read(tree));
-        var now = Overlay.Of(Read(tree.With([Write("wares/teapot/skin.png", Picture.Of(80, 64).ToPng())]), before.Pack), SmallBase.Catalogue, before: before);
+        var now = Overlay.Of(
+            Read(tree.With([Write("wares/teapot/skin.png", Picture.Of(80, 64).ToPng())]), before.Pack),
+            SmallBase.Catalogue,
+            before: before);
         var drop = now.FindDrop(PackPath.Parse("wares/teapot/skin.png"))!;
         Assert.Equal(("ownerless", 80), (drop.Code, drop.Placement.Facts.Picture!.Header!.Size.Width));
     }

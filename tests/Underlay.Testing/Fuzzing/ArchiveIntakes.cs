@@ -9,7 +9,11 @@ namespace Underlay.Testing.Fuzzing;
 public static class ArchiveIntakes
 {
     private static readonly (string Name, byte[] Bytes)[] Files =
-        [("firing.json", Encoding.UTF8.GetBytes(APack.Manifest)), ("art/surfaces/quartz.png", Picture.Of(64, 64).ToPng()), ("tables/seals.csv", "code,do\ntide,add\n"u8.ToArray())];
+        [
+            ("firing.json", Encoding.UTF8.GetBytes(APack.Manifest)),
+            ("art/surfaces/quartz.png", Picture.Of(64, 64).ToPng()),
+            ("tables/seals.csv", "code,do\ntide,add\n"u8.ToArray()),
+        ];
 
     /// <summary>A format each.</summary>
     public static IReadOnlyList<Intake> All { get; } =
@@ -20,7 +24,8 @@ public static class ArchiveIntakes
 
     private static void Read(byte[] bytes)
     {
-        if (PackArchive.IsRead(bytes.AsSpan(0, Math.Min(bytes.Length, PackArchive.HeadBytes))) && PackArchive.FindOther(bytes) is { } other) throw new InvalidDataException($"both read and {other}");
+        if (PackArchive.IsRead(bytes.AsSpan(0, Math.Min(bytes.Length, PackArchive.HeadBytes))) && PackArchive.FindOther(bytes) is { } other)
+            throw new InvalidDataException($"both read and {other}");
         var read = PackArchive.Read(bytes, ArchiveLimits.Standard);
         if (read.Tree is null) PackIntake.AssertWords(read.Problem?.Says);
         else foreach (var file in read.Tree.Files) file.ReadAll();

@@ -7,7 +7,39 @@ namespace Underlay.Testing.Fuzzing;
 public static class Damage
 {
     private static readonly long[] Numbers =
-        [0, 1, 2, 3, 4, 7, 8, 16, 127, 128, 255, 256, 4095, 4096, 4097, 8191, 8192, 8193, 0x7FFF, 0x8000, 0xFFFF, 0x10000, 0x7FFFFFFF, 0x80000000, 0xFFFFFFFE, 0xFFFFFFFF, 0x100000000, long.MaxValue - 1, long.MaxValue, long.MinValue, -1];
+        [
+            0,
+            1,
+            2,
+            3,
+            4,
+            7,
+            8,
+            16,
+            127,
+            128,
+            255,
+            256,
+            4095,
+            4096,
+            4097,
+            8191,
+            8192,
+            8193,
+            0x7FFF,
+            0x8000,
+            0xFFFF,
+            0x10000,
+            0x7FFFFFFF,
+            0x80000000,
+            0xFFFFFFFE,
+            0xFFFFFFFF,
+            0x100000000,
+            long.MaxValue - 1,
+            long.MaxValue,
+            long.MinValue,
+            -1,
+        ];
 
     private static readonly byte[][] Words =
     [

@@ -17,11 +17,17 @@ internal static class PackIntake
     public static void Check(AGuide guide)
     {
         foreach (var finding in guide.Findings()) AssertWords(finding.Message);
-        FixRunner.Run("g", guide.Tree, t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t), Repository.Wrenfield, AllCodes);
+        FixRunner.Run(
+            "g",
+            guide.Tree,
+            t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t),
+            Repository.Wrenfield,
+            AllCodes);
     }
 
     public static void AssertWords(string? says)
     {
-        if (string.IsNullOrWhiteSpace(says) || says.Contains("Exception", StringComparison.Ordinal)) throw new InvalidDataException($"no problem in words: “{says}”");
+        if (string.IsNullOrWhiteSpace(says) || says.Contains("Exception", StringComparison.Ordinal))
+            throw new InvalidDataException($"no problem in words: “{says}”");
     }
 }

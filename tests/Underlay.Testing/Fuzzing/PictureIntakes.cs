@@ -14,7 +14,10 @@ public static class PictureIntakes
     public static IReadOnlyList<Intake> All { get; } =
     [
         new("png", [.. Pngs().Select(p => p.ToPng())], b => Read(b, "art/surfaces/quartz.png", "wares/milk_jug/skin.png"), MendPng),
-        new("dds", [Dds.Of(64, 64, "DXT1", 1), Dds.Of(64, 64, "DXT5", 1), Written(MagickFormat.Dds)], b => Read(b, "wares/milk_jug/skin.dds", "art/surfaces/quartz.png")),
+        new(
+            "dds",
+            [Dds.Of(64, 64, "DXT1", 1), Dds.Of(64, 64, "DXT5", 1), Written(MagickFormat.Dds)],
+            b => Read(b, "wares/milk_jug/skin.dds", "art/surfaces/quartz.png")),
         new("bmp", [Written(MagickFormat.Bmp), Written(MagickFormat.Bmp3)], b => Read(b, "art/scenes/quay.png", "art/scenes/quay.bmp")),
         new("tga", [Written(MagickFormat.Tga)], b => Read(b, "wares/milk_jug/shelf.png", "wares/milk_jug/shelf.tga")),
         new("webp", [Written(MagickFormat.WebP)], b => Read(b, "art/surfaces/fence.png", "art/surfaces/fence.webp")),
@@ -43,7 +46,8 @@ public static class PictureIntakes
         SourceReader.ConversionOf(bytes);
         var (picture, problem) = SourceReader.Read(bytes);
         if (picture is null) PackIntake.AssertWords(problem);
-        else if (picture.Size is not { Width: > 0, Height: > 0 } size || picture.Rgba.Length != size.Width * size.Height * 4) throw new InvalidDataException($"{picture.Rgba.Length} bytes for {picture.Size}");
+        else if (picture.Size is not { Width: > 0, Height: > 0 } size || picture.Rgba.Length != size.Width * size.Height * 4)
+            throw new InvalidDataException($"{picture.Rgba.Length} bytes for {picture.Size}");
         if (SourceReader.ToPng(bytes) is { Png: null } refused) PackIntake.AssertWords(refused.Problem);
         foreach (var path in paths) PackIntake.Check(APack.Of().With(path, bytes));
     }
@@ -61,7 +65,9 @@ public static class PictureIntakes
         {
             var length = BinaryPrimitives.ReadUInt32BigEndian(png.AsSpan(at));
             if (length > (uint)(png.Length - at - 12)) break;
-            BinaryPrimitives.WriteUInt32BigEndian(png.AsSpan(at + 8 + (int)length), Crc32.HashToUInt32(png.AsSpan(at + 4, (int)length + 4)));
+            BinaryPrimitives.WriteUInt32BigEndian(
+                png.AsSpan(at + 8 + (int)length),
+                Crc32.HashToUInt32(png.AsSpan(at + 4, (int)length + 4)));
             at += 12 + (int)length;
         }
 

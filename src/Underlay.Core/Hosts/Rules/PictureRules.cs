@@ -22,7 +22,11 @@ public sealed record MaskColoursRule(Consequence Else, Basis Basis, EditionSpan 
 public sealed record GreyRule(Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The colour types that a PNG may be stored in.</summary>
-public sealed record ColourTypesRule(IReadOnlyList<PngColour> Allowed, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record ColourTypesRule(
+    IReadOnlyList<PngColour> Allowed,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The most bytes that a file may have.</summary>
 public sealed record WeightRule(long MostBytes, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
@@ -48,4 +52,8 @@ public sealed record SeenThroughRule(string Mask, Basis Basis, EditionSpan Editi
 /// <param name="Stroke">The least width of a stroke, in pixels.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record LetteringRule(double Contrast, double Stroke, Basis Basis, EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
+public sealed record LetteringRule(
+    double Contrast,
+    double Stroke,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);

@@ -8,14 +8,25 @@ namespace Underlay.Core.Hosts.Rules;
 /// <param name="Else">What comes of its absence.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record RequiresRule(IReadOnlyList<string> Places, bool AtWanted, string? When, double? Above, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record RequiresRule(
+    IReadOnlyList<string> Places,
+    bool AtWanted,
+    string? When,
+    double? Above,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The picture has the size of the one shown in another place with the same placeholders.</summary>
 /// <param name="Places">Keys of places; the first that shows a picture counts.</param>
 /// <param name="Else">What comes of another size.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record SameSizeRule(IReadOnlyList<string> Places, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record SameSizeRule(
+    IReadOnlyList<string> Places,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>Which rules hold is chosen by a field of the owner's entry, or by what the path itself has at a placeholder.</summary>
 /// <param name="Place">The place of the entry with the same placeholders; null where the path chooses.</param>
@@ -38,12 +49,19 @@ public sealed record VariesWithRule(
 /// <param name="Else">What comes of another name.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record NamesAgreeRule(string Field, string Placeholder, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record NamesAgreeRule(
+    string Field,
+    string Placeholder,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>A field names something that has to exist. A field that is not there refers to nothing and breaks nothing.</summary>
 /// <param name="Field">Pointer to the field.</param>
 /// <param name="Place">The place in which something has that name, or null.</param>
-/// <param name="Placeholder">The placeholder of that place whose value is the name; null where the name is the id of an entry there.</param>
+/// <param name="Placeholder">
+/// The placeholder of that place whose value is the name; null where the name is the id of an entry there.
+/// </param>
 /// <param name="Codebook">The codebook that has the value as a code, or null.</param>
 /// <param name="Else">What comes of a name that does not exist.</param>
 /// <param name="Basis">How it is known.</param>
@@ -62,15 +80,27 @@ public sealed record RefersToRule(
 /// <param name="Placeholder">The placeholder whose value is the name; also tells an addition from an override.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record PrefixRule(string? Field, string Placeholder, Basis Basis, EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
+public sealed record PrefixRule(
+    string? Field,
+    string Placeholder,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
 
-/// <summary>An entry takes over fields of another of its place, which a field names by id; the kind says which (<see cref="Entries.Inheritance"/>).</summary>
+/// <summary>
+/// An entry takes over fields of another of its place, which a field names by id; the kind says which
+/// (<see cref="Entries.Inheritance"/>).
+/// </summary>
 /// <param name="Else">What comes of an id that nothing has.</param>
 /// <param name="Circle">What comes of entries that take over from each other in a circle: all of them.</param>
 /// <param name="Lacking">What comes of an entry that neither has nor takes over what its kind requires.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record InheritsRule(Consequence Else, Consequence Circle, Consequence Lacking, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record InheritsRule(
+    Consequence Else,
+    Consequence Circle,
+    Consequence Lacking,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>No two files of the place that the host shows have the same value in a field.</summary>
 /// <param name="Field">Pointer to the field, which is not inherited.</param>
@@ -78,7 +108,12 @@ public sealed record InheritsRule(Consequence Else, Consequence Circle, Conseque
 /// <param name="Else">What comes of the other.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record UniqueRule(string Field, bool UpperStays, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record UniqueRule(
+    string Field,
+    bool UpperStays,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The path's name is a code: of a codebook, or a key in a table of the stack.</summary>
 /// <param name="Placeholder">The placeholder whose value is the code.</param>
@@ -87,7 +122,13 @@ public sealed record UniqueRule(string Field, bool UpperStays, Consequence Else,
 /// <param name="Else">What comes of a name that is not listed.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record ListedInRule(string Placeholder, string? Codebook, string? Table, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record ListedInRule(
+    string Placeholder,
+    string? Codebook,
+    string? Table,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>Some entry of another place names the file by what its path has at a placeholder.</summary>
 /// <param name="Place">The place of the entries.</param>
@@ -96,7 +137,13 @@ public sealed record ListedInRule(string Placeholder, string? Codebook, string? 
 /// <param name="Else">What comes of a file that none names.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record WantedByRule(string Place, string Field, string Placeholder, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record WantedByRule(
+    string Place,
+    string Field,
+    string Placeholder,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The pack's index has a row that names the file.</summary>
 /// <param name="Index">The place of the index.</param>
@@ -112,14 +159,24 @@ public sealed record IndexedRule(string Index, Consequence Else, Basis Basis, Ed
 /// <param name="Else">What comes of a lower one.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record EnabledByRule(IReadOnlyList<string> Places, string Field, double Above, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record EnabledByRule(
+    IReadOnlyList<string> Places,
+    string Field,
+    double Above,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>A file of another place, with the same placeholders, is used in place of this one.</summary>
 /// <param name="Places">Keys of places that come first.</param>
 /// <param name="Else">What comes of a pack's file that has to stand back. The base's own stands back in silence.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record OutrankedByRule(IReadOnlyList<string> Places, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record OutrankedByRule(
+    IReadOnlyList<string> Places,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The file is a member of a set: the uppermost package that supplies one supplies all.</summary>
 /// <param name="Placeholder">The hole whose choices are the members.</param>
@@ -127,7 +184,12 @@ public sealed record OutrankedByRule(IReadOnlyList<string> Places, Consequence E
 /// <param name="Lacking">What it shows at one that the base does not have.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record MemberOfSetRule(string Placeholder, Consequence Else, Consequence Lacking, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record MemberOfSetRule(
+    string Placeholder,
+    Consequence Else,
+    Consequence Lacking,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The file is one of a numbered series from 1 without a gap, all of one canvas and from one package.</summary>
 /// <param name="Placeholder">The placeholder whose value is the number.</param>
@@ -136,14 +198,24 @@ public sealed record MemberOfSetRule(string Placeholder, Consequence Else, Conse
 /// <param name="Mixed">What comes of one that is not from the uppermost package that supplies any.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record SeriesRule(string Placeholder, Consequence Else, Consequence Canvas, Consequence Mixed, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record SeriesRule(
+    string Placeholder,
+    Consequence Else,
+    Consequence Canvas,
+    Consequence Mixed,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>Pictures of the place meet in the host, two by two, as a table of the base says.</summary>
 /// <param name="Placeholder">The placeholder whose values the table names.</param>
 /// <param name="Table">The base's table, with columns <c>one</c> and <c>other</c>.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record NeighbourOfRule(string Placeholder, Packs.PackPath Table, Basis Basis, EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
+public sealed record NeighbourOfRule(
+    string Placeholder,
+    Packs.PackPath Table,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
 
 /// <summary>The keys of an entry's root are codes of a codebook.</summary>
 /// <param name="Codebook">The codebook.</param>

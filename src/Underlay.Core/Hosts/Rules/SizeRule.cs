@@ -81,7 +81,9 @@ public sealed record SizeRule(
     public override string ToString()
     {
         if (IsExact) return new PixelSize(Width.Least, Height.Least).ToString();
-        if (Slimmest.Short > 0) return $"a long side of {LongSide.Least} to {LongSide.Most}, between {Slimmest.Short}:{Slimmest.Long} and {Slimmest.Long}:{Slimmest.Short}";
+        if (Slimmest.Short > 0)
+            return $"a long side of {LongSide.Least} to {LongSide.Most}, between {Slimmest.Short}:{Slimmest.Long} and "
+                + $"{Slimmest.Long}:{Slimmest.Short}";
         var sides = PowerOfTwo
             ? OrList(Allowed(Width).Select(s => s.ToString(CultureInfo.InvariantCulture)))
             : $"{(MultipleOf > 1 ? $"a multiple of {MultipleOf} " : "")}from {Width.Least} to {Width.Most}";
@@ -91,7 +93,8 @@ public sealed record SizeRule(
             : $"{Words(Width)} wide and {Words(Height)} high";
     }
 
-    private static string Words((int Least, int Most) range) => range.Least == range.Most ? $"{range.Least}" : $"{range.Least} to {range.Most}";
+    private static string Words((int Least, int Most) range) =>
+        range.Least == range.Most ? $"{range.Least}" : $"{range.Least} to {range.Most}";
 
     private static string OrList(IEnumerable<string> words)
     {

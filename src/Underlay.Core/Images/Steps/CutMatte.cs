@@ -10,7 +10,10 @@ public sealed record CutMatte(Rgb Ground) : Step
     public static StepKind Type { get; } = new(
         "cut-matte",
         [new("colour", "Ground", StepInput.Colour)],
-        step => (step.Text("colour") is null ? Find(step.Context.Source()) : step.Colour("colour")) is { } ground ? new CutMatte(ground) : null);
+        step =>
+            (step.Text("colour") is null ? Find(step.Context.Source()) : step.Colour("colour")) is { } ground
+                ? new CutMatte(ground)
+                : null);
 
     /// <inheritdoc/>
     public override StepKind Kind => Type;
@@ -24,5 +27,6 @@ public sealed record CutMatte(Rgb Ground) : Step
     /// <inheritdoc/>
     protected override void Write(JsonObject json) => json["colour"] = Ground.ToString();
 
-    private static Rgb? Find(RgbaPicture? picture) => picture is not null && Matte.Find(picture) is { } ground ? new Rgb(ground.R, ground.G, ground.B) : null;
+    private static Rgb? Find(RgbaPicture? picture) =>
+        picture is not null && Matte.Find(picture) is { } ground ? new Rgb(ground.R, ground.G, ground.B) : null;
 }

@@ -85,7 +85,9 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
         var (left, kind) = Mode == FitMode.Fill ? (Less(before, Shown(before)), "cutting") : (Less(Size, Whole(before)), "adding");
         var (across, along) = left.Width > 0 ? (left.Width, "at the left and right") : (left.Height, "above and below");
         var margin = Mode switch { FitMode.Inside => " clear", _ => "" };
-        return across == 0 ? "" : $", {kind} {across}{margin} pixel{(across == 1 ? "" : "s")} {along}{(Mode == FitMode.Fill ? $" of {before}" : "")}";
+        return across == 0
+            ? ""
+            : $", {kind} {across}{margin} pixel{(across == 1 ? "" : "s")} {along}{(Mode == FitMode.Fill ? $" of {before}" : "")}";
     }
 
     private static PixelSize Less(PixelSize whole, PixelSize part) => new(whole.Width - part.Width, whole.Height - part.Height);
@@ -106,7 +108,10 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
 
     private static int Side(int side, double scale) => Math.Max(1, (int)Math.Round(side * scale));
 
-    /// <summary>The picture in the middle of a size. Margins have the colours of the edges beside them, which so cannot bleed where they are clear.</summary>
+    /// <summary>
+    /// The picture in the middle of a size. Margins have the colours of the edges beside them, which so cannot bleed where they are
+    /// clear.
+    /// </summary>
     private RgbaPicture Centre(RgbaPicture picture, PixelSize size)
     {
         var result = RgbaPicture.Clear(size);
@@ -124,5 +129,6 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
         return result;
     }
 
-    private RgbaPicture Resample(RgbaPicture picture, PixelSize size) => Exact ? Resampler.Nearest(picture, size) : Resampler.ByArea(picture, size);
+    private RgbaPicture Resample(RgbaPicture picture, PixelSize size) =>
+        Exact ? Resampler.Nearest(picture, size) : Resampler.ByArea(picture, size);
 }

@@ -8,7 +8,10 @@ namespace Underlay.Core.Images.Steps;
 public sealed record LayOnPicture(RgbaPicture Under) : Step
 {
     /// <inheritdoc cref="StepKind"/>
-    public static StepKind Type { get; } = new("lay-on-picture", [], step => step.Picture("from", step.Context.Base) is { } under ? new LayOnPicture(under) : null);
+    public static StepKind Type { get; } = new(
+        "lay-on-picture",
+        [],
+        step => step.Picture("from", step.Context.Base) is { } under ? new LayOnPicture(under) : null);
 
     /// <inheritdoc/>
     public override StepKind Kind => Type;

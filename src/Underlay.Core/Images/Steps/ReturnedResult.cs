@@ -17,9 +17,13 @@ public static class ReturnedResult
     public static bool Is(FileTree tree, PackPath path, byte[] given)
     {
         // The picture may have been given back before: what the steps made is made again.
-        if (StepsFile.Read(tree, path) is not { Steps.Count: > 0 } known || Shaping.FindSource(tree, path, known.Source) is not { } from) return false;
+        if (StepsFile.Read(tree, path) is not { Steps.Count: > 0 } known || Shaping.FindSource(tree, path, known.Source) is not { } from)
+            return false;
         if (SourceReader.Describe(given) is not { Size: var size } || SourceReader.Read(from).Picture is not { } source) return false;
-        if (Shaping.Run(from, known.Steps).Bytes is not { } made || SourceReader.Read(made).Picture is not { } result || size != result.Size) return false;
+        if (Shaping.Run(from, known.Steps).Bytes is not { } made
+            || SourceReader.Read(made).Picture is not { } result
+            || size != result.Size)
+            return false;
         if (size != source.Size) return true;
         if (SourceReader.Read(given).Picture is not { } picture) return false;
         var toResult = Same(picture, result);
@@ -29,7 +33,9 @@ public static class ReturnedResult
     /// <summary>The edits that take it as what it is: the picture itself. Source and steps stay for the next new source.</summary>
     public static ShapingResult Take(FileTree tree, PackPath path, byte[] given)
     {
-        var readable = Shaping.IsDds(path) ? DdsReader.Inspect(given, PixelNeed.None).IsReadable : PngReader.Inspect(given, PixelNeed.None).IsReadable;
+        var readable = Shaping.IsDds(path)
+            ? DdsReader.Inspect(given, PixelNeed.None).IsReadable
+            : PngReader.Inspect(given, PixelNeed.None).IsReadable;
         if (readable) return new ShapingResult([new TreeEdit.Write(path, given)], null);
         var (bytes, problem) = Shaping.Run(given, [], Shaping.IsDds(path));
         return bytes is null ? new ShapingResult([], problem) : new ShapingResult([new TreeEdit.Write(path, bytes)], null);

@@ -23,7 +23,8 @@ public static class Shaping
         {
             if (step is UnknownStep unknown) return (null, $"one of its steps is {unknown.Title}; take that step off first");
             var next = step.SizeAfter(picture.Size);
-            if (next.Width > PngReader.MaxSide || next.Height > PngReader.MaxSide) return (null, $"{step.Title} makes it {next}; a side has at most {PngReader.MaxSide} pixels");
+            if (next.Width > PngReader.MaxSide || next.Height > PngReader.MaxSide)
+                return (null, $"{step.Title} makes it {next}; a side has at most {PngReader.MaxSide} pixels");
             picture = step.Run(picture);
         }
 
@@ -54,7 +55,13 @@ public static class Shaping
         if (FindSteps(tree, path) is not { } known) return steps.Count == 0 ? new ShapingResult([], null) : Add(tree, path, steps);
         return steps.Count > 0
             ? Shape(tree, path, known.Source, steps)
-            : new ShapingResult([new TreeEdit.Write(path, known.Source), new TreeEdit.Delete(ReservedFolder.SourceOf(path)), new TreeEdit.Delete(StepsFile.PathOf(path))], null);
+            : new ShapingResult(
+                [
+                    new TreeEdit.Write(path, known.Source),
+                    new TreeEdit.Delete(ReservedFolder.SourceOf(path)),
+                    new TreeEdit.Delete(StepsFile.PathOf(path)),
+                ],
+                null);
     }
 
     /// <summary>The source and the steps of a picture; null when it has none, or was replaced by hand since.</summary>
@@ -75,23 +82,28 @@ public static class Shaping
         : StepsFile.IsUnreadable(tree, path) ? new ShapingResult([], Unreadable(path))
         : PutIn(tree, path, source);
 
-    /// <summary>Puts a picture at a path in the format that hosts read there; where that changes its bytes, it is kept as the source.</summary>
+    /// <summary>
+    /// Puts a picture at a path in the format that hosts read there; where that changes its bytes, it is kept as the source.
+    /// </summary>
     /// <param name="tree">The pack.</param>
     /// <param name="path">Where it goes.</param>
     /// <param name="picture">What the author saved, in any format that is read.</param>
     public static ShapingResult PutIn(FileTree tree, PackPath path, byte[] picture)
     {
         var asDds = IsDds(path);
-        if (asDds ? DdsReader.Inspect(picture, PixelNeed.None).IsReadable : PngReader.Inspect(picture, PixelNeed.None).IsReadable) return new ShapingResult([new TreeEdit.Write(path, picture)], null);
+        if (asDds ? DdsReader.Inspect(picture, PixelNeed.None).IsReadable : PngReader.Inspect(picture, PixelNeed.None).IsReadable)
+            return new ShapingResult([new TreeEdit.Write(path, picture)], null);
         var (read, problem) = SourceReader.Read(picture);
         if (read is null) return new ShapingResult([], problem);
-        if (read.Size is not { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide }) return new ShapingResult([], $"it is {read.Size}; a side may have at most {PngReader.MaxSide} pixels");
+        if (read.Size is not { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide })
+            return new ShapingResult([], $"it is {read.Size}; a side may have at most {PngReader.MaxSide} pixels");
         return new ShapingResult([.. KeepSource(tree, path, picture), new TreeEdit.Write(path, Encode(read, asDds))], null);
     }
 
     private static byte[] Encode(RgbaPicture picture, bool asDds) => asDds ? DdsWriter.Write(picture) : PngWriter.Write(picture);
 
-    private static string Unreadable(PackPath path) => $"the file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten: mend it, or take it out of the pack";
+    private static string Unreadable(PackPath path) =>
+        $"the file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten: mend it, or take it out of the pack";
 
     private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)
     {
@@ -99,7 +111,12 @@ public static class Shaping
         var (bytes, problem) = Run(source, steps, IsDds(path));
         if (bytes is null) return new ShapingResult([], problem);
         return new ShapingResult(
-            [.. KeepSource(tree, path, source), .. StepsFile.Pictures(steps), new TreeEdit.Write(path, bytes), new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(path)],
+            [
+                .. KeepSource(tree, path, source),
+                .. StepsFile.Pictures(steps),
+                new TreeEdit.Write(path, bytes),
+                new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(path),
+            ],
             null);
     }
 

@@ -30,7 +30,14 @@ public sealed record StepChoice(string Word, string Says);
 /// <param name="Most">For numbers.</param>
 /// <param name="Unit">For numbers: "pixels"; empty for none.</param>
 /// <param name="Choices">For choices.</param>
-public sealed record StepField(string Name, string Title, StepInput Input, int Least = 0, int Most = 0, string Unit = "", IReadOnlyList<StepChoice>? Choices = null);
+public sealed record StepField(
+    string Name,
+    string Title,
+    StepInput Input,
+    int Least = 0,
+    int Most = 0,
+    string Unit = "",
+    IReadOnlyList<StepChoice>? Choices = null);
 
 /// <summary>A type of step: its word in files, its fields, and how one is read.</summary>
 /// <param name="Word">The word.</param>

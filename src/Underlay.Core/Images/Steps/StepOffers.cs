@@ -27,7 +27,10 @@ public static class StepOffers
             var first = Fitting.Steps(placement.Place, size, wanted)[0];
             Offer(first);
             foreach (var mode in Enum.GetValues<FitMode>())
-                if (new FitToSize(wanted, mode, placement.Place.IsExact) is var fit && fit != first && first is FitToSize { Mode: not FitMode.Stretch }) Offer(fit);
+                if (new FitToSize(wanted, mode, placement.Place.IsExact) is var fit
+                    && fit != first
+                    && first is FitToSize { Mode: not FitMode.Stretch })
+                    Offer(fit);
         }
 
         foreach (var factor in Factors)
@@ -35,7 +38,8 @@ public static class StepOffers
         if (picture.IsOpaque)
         {
             if (Matte.Find(picture) is { } ground) Offer(new CutMatte(new Rgb(ground.R, ground.G, ground.B)));
-            if (overlay.OfBase(placement.Path) is { } own && overlay.Decode(own) is { IsOpaque: false } theirs) Offer(new TakeAlpha(theirs));
+            if (overlay.OfBase(placement.Path) is { } own && overlay.Decode(own) is { IsOpaque: false } theirs)
+                Offer(new TakeAlpha(theirs));
             Offer(new ClearBorder());
         }
         else
@@ -52,7 +56,9 @@ public static class StepOffers
         return offers;
     }
 
-    /// <summary>The size that the place asks for: its companion's, else the nearest to what is there; null where it asks for none.</summary>
+    /// <summary>
+    /// The size that the place asks for: its companion's, else the nearest to what is there; null where it asks for none.
+    /// </summary>
     public static PixelSize? WantedSize(Overlay overlay, Placement placement)
     {
         var size = placement.Facts.Picture?.Header?.Size ?? new PixelSize(1, 1);
@@ -60,6 +66,12 @@ public static class StepOffers
             .SelectMany(r => overlay.Targets(r.Places, placement.Bindings))
             .Select(p => overlay.Shown(p)?.Facts.Picture?.Header?.Size)
             .FirstOrDefault(s => s is not null);
-        return same ?? overlay.RulesFor(placement).Select(r => r.Rule).OfType<SizeRule>().Select(r => (PixelSize?)(r.Judge(size) is null ? size : Fitting.CompanionSize(overlay, placement, r) ?? r.Nearest(size))).FirstOrDefault();
+        return same
+            ?? overlay
+                .RulesFor(placement)
+                .Select(r => r.Rule)
+                .OfType<SizeRule>()
+                .Select(r => (PixelSize?)(r.Judge(size) is null ? size : Fitting.CompanionSize(overlay, placement, r) ?? r.Nearest(size)))
+                .FirstOrDefault();
     }
 }

@@ -30,14 +30,17 @@ public sealed class StepReader
     /// </summary>
     public static Step? Read(JsonElement json, StepContext context)
     {
-        if (json.ValueKind != JsonValueKind.Object || !json.TryGetProperty("do", out var word) || word.ValueKind != JsonValueKind.String) return null;
+        if (json.ValueKind != JsonValueKind.Object || !json.TryGetProperty("do", out var word) || word.ValueKind != JsonValueKind.String)
+            return null;
         var kind = StepKinds.All.FirstOrDefault(k => k.Word == word.GetString());
         return kind?.Read(new StepReader(json, context)) ?? new UnknownStep(word.GetString()!, json.GetRawText());
     }
 
     /// <summary>A whole number in a range, or null.</summary>
     public int? Whole(string field, int least, int most) =>
-        Find(field, JsonValueKind.Number) is { } value && value.TryGetInt32(out var number) && number >= least && number <= most ? number : null;
+        Find(field, JsonValueKind.Number) is { } value && value.TryGetInt32(out var number) && number >= least && number <= most
+            ? number
+            : null;
 
     /// <summary>True where the field is true.</summary>
     public bool Flag(string field) => Find(field, JsonValueKind.True) is not null;
@@ -52,7 +55,8 @@ public sealed class StepReader
     public RgbaPicture? Picture(string field, Func<RgbaPicture?> otherwise) =>
         Text(field) is { } hex ? ContentHash.TryParse(hex, out var hash) ? Context.Kept(hash) : null : otherwise();
 
-    private JsonElement? Find(string field, JsonValueKind kind) => json.TryGetProperty(field, out var value) && value.ValueKind == kind ? value : null;
+    private JsonElement? Find(string field, JsonValueKind kind) =>
+        json.TryGetProperty(field, out var value) && value.ValueKind == kind ? value : null;
 }
 
 /// <summary>A solid colour.</summary>
@@ -61,7 +65,8 @@ public readonly record struct Rgb(byte R, byte G, byte B)
     /// <summary>Reads "#rrggbb".</summary>
     public static bool TryParse(string? text, out Rgb colour)
     {
-        var sound = text is ['#', .. { Length: 6 } hex] && int.TryParse(hex, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out _);
+        var sound = text is ['#', .. { Length: 6 } hex]
+            && int.TryParse(hex, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out _);
         var value = sound ? int.Parse(text.AsSpan(1), NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture) : 0;
         colour = new Rgb((byte)(value >> 16), (byte)(value >> 8), (byte)value);
         return sound;

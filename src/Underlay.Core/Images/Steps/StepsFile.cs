@@ -24,7 +24,9 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
     {
         if (!tree.TryFind(PathOf(picture), out var file)) return null;
         var text = JsonText.Parse(file.ReadAll());
-        if (!ContentHash.TryParse(text.FindString("/source"), out var source) || !ContentHash.TryParse(text.FindString("/result"), out var result)) return null;
+        if (!ContentHash.TryParse(text.FindString("/source"), out var source)
+            || !ContentHash.TryParse(text.FindString("/result"), out var result))
+            return null;
         if (text.Find("/steps") is not { ValueKind: JsonValueKind.Array } list) return null;
         var context = new StepContext(hash => FindKept(tree, hash), () => null, () => null);
         var steps = new List<Step>();
@@ -38,15 +40,22 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
     }
 
     /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
-    public static bool IsUnreadable(FileTree tree, PackPath picture) => tree.Find(PathOf(picture)) is not null && Read(tree, picture) is null;
+    public static bool IsUnreadable(FileTree tree, PackPath picture) =>
+        tree.Find(PathOf(picture)) is not null && Read(tree, picture) is null;
 
     /// <summary>The pictures that steps need beside the source, as the pack keeps them by their hash.</summary>
     public static IEnumerable<TreeEdit.Write> Pictures(IEnumerable<Step> steps) =>
-        steps.SelectMany(s => s.Pictures).Select(p => PngWriter.Write(p)).Select(png => new TreeEdit.Write(KeptPath(ContentHash.Of(png)), png)).DistinctBy(w => w.Path);
+        steps
+            .SelectMany(s => s.Pictures)
+            .Select(p => PngWriter.Write(p))
+            .Select(png => new TreeEdit.Write(KeptPath(ContentHash.Of(png)), png))
+            .DistinctBy(w => w.Path);
 
     /// <summary>A picture that the pack keeps for its steps, or null.</summary>
     public static RgbaPicture? FindKept(FileTree tree, ContentHash hash) =>
-        tree.Find(KeptPath(hash)) is { } kept && PngReader.Decode(kept.ReadAll()) is { Rgba: { } rgba, Size: var size } ? new RgbaPicture(size, rgba) : null;
+        tree.Find(KeptPath(hash)) is { } kept && PngReader.Decode(kept.ReadAll()) is { Rgba: { } rgba, Size: var size }
+            ? new RgbaPicture(size, rgba)
+            : null;
 
     /// <summary>The file that keeps the steps of a picture.</summary>
     public TreeEdit.Write WriteFor(PackPath picture)

@@ -8,7 +8,10 @@ namespace Underlay.Core.Images.Steps;
 public sealed record TakeAlpha(RgbaPicture From) : Step
 {
     /// <inheritdoc cref="StepKind"/>
-    public static StepKind Type { get; } = new("take-alpha", [], step => step.Picture("from", step.Context.Base) is { } from ? new TakeAlpha(from) : null);
+    public static StepKind Type { get; } = new(
+        "take-alpha",
+        [],
+        step => step.Picture("from", step.Context.Base) is { } from ? new TakeAlpha(from) : null);
 
     /// <inheritdoc/>
     public override StepKind Kind => Type;

@@ -2,7 +2,9 @@ using System.Text.Json.Nodes;
 
 namespace Underlay.Core.Images.Steps;
 
-/// <summary>A step that this Underlay does not know, or whose fields it cannot read: it is kept as it stands, and nothing runs from it on.</summary>
+/// <summary>
+/// A step that this Underlay does not know, or whose fields it cannot read: it is kept as it stands, and nothing runs from it on.
+/// </summary>
 /// <param name="Word">Its word.</param>
 /// <param name="Json">All of it, as it stands in the file.</param>
 public sealed record UnknownStep(string Word, string Json) : Step
