@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.Json.Nodes;
 using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Cli;

@@ -3,6 +3,8 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
 using Underlay.Core.Checks;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 
 namespace Underlay.Cli;
 

@@ -1,5 +1,6 @@
 using CsCheck;
 using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Testing;
 
 namespace Underlay.Agreement.Tests;

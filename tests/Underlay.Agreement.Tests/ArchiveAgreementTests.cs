@@ -1,4 +1,4 @@
-using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Testing;
 
 namespace Underlay.Agreement.Tests;

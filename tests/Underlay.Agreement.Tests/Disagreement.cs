@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Core.Packaging;
 using Underlay.Testing;
 

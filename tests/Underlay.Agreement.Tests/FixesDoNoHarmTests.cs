@@ -1,6 +1,7 @@
 using CsCheck;
 using Underlay.Core.Checks;
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
+using Underlay.Core.Mending;
 using Underlay.Core.Packs;
 using Underlay.Testing;
 

@@ -114,13 +114,17 @@ public class ArchitectureTests
     }
 
     [Fact]
-    public void Each_check_is_one_file_named_after_it()
+    public void Each_check_is_one_file_named_after_it_in_the_folder_of_its_area()
     {
         var folder = Path.Combine(Repository.Root, "src", "Underlay.Core", "Checks");
         foreach (var check in Underlay.Core.Checks.CheckList.Engine)
+        {
+            var area = check.Code.Value.Split('/')[0];
+            var file = Path.Combine(folder, $"{char.ToUpperInvariant(area[0])}{area[1..]}", $"{check.GetType().Name}.cs");
             Assert.Contains(
                 $"public override CheckCode Code => new(\"{check.Code}\");",
-                File.ReadAllText(Path.Combine(folder, $"{check.GetType().Name}.cs")),
+                File.ReadAllText(file),
                 StringComparison.Ordinal);
+        }
     }
 }

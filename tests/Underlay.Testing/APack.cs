@@ -1,6 +1,7 @@
 using System.Text;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 

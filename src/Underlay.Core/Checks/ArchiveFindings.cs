@@ -1,3 +1,5 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Packaging;
 
 namespace Underlay.Core.Checks;

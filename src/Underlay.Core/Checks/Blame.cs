@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Checks;

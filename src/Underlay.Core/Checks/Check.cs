@@ -1,3 +1,5 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;

@@ -1,3 +1,5 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -78,7 +80,7 @@ public sealed class CheckEngine
     {
         var byKey = waivers.ToLookup(w => w.Key);
         var all = findings
-            .Select(f => byKey[f.Key].FirstOrDefault(w => w.Covers(f)) is var waiver && waiver != f.Waiver ? f with { Waiver = waiver } : f)
+            .Select(f => byKey[f.Key].FirstOrDefault(f.IsWaivedBy) is var waiver && waiver != f.Waiver ? f with { Waiver = waiver } : f)
             .ToList();
         var blocks = all.Exists(f => f.Blocks && !f.IsOnlyAlone);
         return

@@ -1,3 +1,4 @@
+using Underlay.Core.Decisions;
 namespace Underlay.Core.Checks;
 
 /// <summary>Every check there is.</summary>

@@ -1,4 +1,6 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;

@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;

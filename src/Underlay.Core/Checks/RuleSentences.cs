@@ -1,5 +1,6 @@
 using System.Globalization;
 using Underlay.Core.Entries;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Stacks;

@@ -1,3 +1,5 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Checks;

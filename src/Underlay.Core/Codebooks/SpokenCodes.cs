@@ -1,4 +1,4 @@
-using Underlay.Core.Placements;
+using Underlay.Core.Names;
 
 namespace Underlay.Core.Codebooks;
 

@@ -92,7 +92,7 @@ internal sealed class Schema
             if (properties.TryGetValue(member.Name, out var known)) known.FindNearFields(member.Value, at, found);
             else if (otherProperties is not null) otherProperties.FindNearFields(member.Value, at, found);
             else if (
-                Placements.Slips.Nearest(
+                Names.Slips.Nearest(
                     properties.Keys.Where(k => !value.TryGetProperty(k, out _)),
                     member.Name.Replace('-', '_').Replace(' ', '_')) is { } near)
                 found.Add((at, near));

@@ -1,5 +1,6 @@
 using Underlay.Core.Entries;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;

@@ -1,5 +1,9 @@
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Offers;
 using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
@@ -16,6 +20,14 @@ public sealed record ShapePicture(
     public ShapePicture(PackPath path, Step step)
         : this(path, step.Title, step)
     {
+    }
+
+    /// <summary>Fits a picture of the pack to what a rule asks of its size; null for one of the base.</summary>
+    public static ShapePicture? ToFit(Overlay overlay, Placement placement, SizeRule rule, PixelSize size)
+    {
+        if (placement.FromBase) return null;
+        var steps = Fitting.Steps(placement.Place, size, Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size));
+        return new ShapePicture(placement.Path, steps[0].TitleFor(size), steps);
     }
 
     /// <inheritdoc/>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;

@@ -1,4 +1,5 @@
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 

@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Packaging;

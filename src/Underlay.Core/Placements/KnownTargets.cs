@@ -1,5 +1,6 @@
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
+using Underlay.Core.Names;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 

@@ -1,3 +1,4 @@
+using Underlay.Core.Names;
 namespace Underlay.Core.Placements;
 
 /// <summary>A file's name and folders, taken apart for matching.</summary>

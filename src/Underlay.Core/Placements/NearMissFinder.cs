@@ -1,6 +1,7 @@
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
+using Underlay.Core.Names;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 

@@ -1,5 +1,4 @@
 using System.Text;
-using Underlay.Core.Checks;
 using Underlay.Core.Decisions;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;

@@ -4,6 +4,7 @@ using Underlay.Core.BaseFiles;
 using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 using Underlay.Server.Files;

@@ -1,4 +1,5 @@
-using Underlay.Core.Checks;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
 
@@ -48,7 +49,7 @@ internal static class FindingEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var findings = request.Findings.Select(name => Find(snapshot, name)).ToList();
-            return [Waivers.Write([.. Kept(snapshot, findings), .. findings.Select(f => Waiver.Of(f, request.Reason.Trim()))])];
+            return [Waivers.Write([.. Kept(snapshot, findings), .. findings.Select(f => f.Waive(request.Reason.Trim()))])];
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }

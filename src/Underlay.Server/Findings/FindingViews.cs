@@ -1,4 +1,4 @@
-using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Server.Packs;
 
@@ -65,7 +65,7 @@ internal sealed record FindingView(
 {
     public static FindingView Of(PackSnapshot snapshot, Finding finding) => new(
         FindingName.Of(finding),
-        finding.Severity switch { Core.Checks.Severity.Blocker => "blocker", Core.Checks.Severity.Warning => "warning", _ => "note" },
+        finding.Severity switch { Core.Findings.Severity.Blocker => "blocker", Core.Findings.Severity.Warning => "warning", _ => "note" },
         PackSummary.ColumnOf(snapshot, finding),
         finding.Message,
         finding.At?.Line,

@@ -1,5 +1,6 @@
 using Underlay.Core.Checks;
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
+using Underlay.Core.Mending;
 using Underlay.Core.Packs;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using Underlay.Core.Packs;
+using Underlay.Core.Manifests;
 using Underlay.Data;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data;

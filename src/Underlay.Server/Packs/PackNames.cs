@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using Underlay.Core.Packs;
+using Underlay.Core.Manifests;
 using Underlay.Data;
 
 namespace Underlay.Server.Packs;

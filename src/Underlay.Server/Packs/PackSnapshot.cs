@@ -1,6 +1,7 @@
 using Underlay.Core.Checks;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;

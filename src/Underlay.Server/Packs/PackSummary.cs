@@ -1,5 +1,6 @@
-using Underlay.Core.Checks;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 

@@ -1,4 +1,4 @@
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Offers;
 using Underlay.Core.Stacks;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;

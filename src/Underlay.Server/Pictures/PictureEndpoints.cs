@@ -7,6 +7,7 @@ using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
 using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 using Underlay.Server.Files;

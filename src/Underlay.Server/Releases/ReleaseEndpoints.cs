@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data;
@@ -102,7 +103,7 @@ internal static class ReleaseEndpoints
             version,
             suggested,
             why,
-            snapshot.Report.Count(Core.Checks.Severity.Blocker),
+            snapshot.Report.Count(Core.Findings.Severity.Blocker),
             [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, ReleaseChanges.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
@@ -143,7 +144,7 @@ internal static class ReleaseEndpoints
                 "version-taken",
                 $"Version {version} is released already, and a release is not changed. Choose another version.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        if (snapshot.Report.Count(Core.Checks.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
+        if (snapshot.Report.Count(Core.Findings.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
             throw new ProblemException(
                 409,
                 "blockers",

@@ -1,5 +1,7 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Tests.Checks;
@@ -108,7 +110,7 @@ public class EditionFindingsTests
         Assert.All(
             report.Findings,
             f => Assert.Contains("Wrenfield, first printing has it; here it is “brobr”", f.Message, StringComparison.Ordinal));
-        var (tree, applied, _, after) = Core.Fixes.FixRunner.Run(
+        var (tree, applied, _, after) = Core.Mending.FixRunner.Run(
             "p",
             guide.Tree,
             t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t),

@@ -1,4 +1,4 @@
-using Underlay.Core.Fixes;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Checks;
 

@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 namespace Underlay.Core.Tests.Checks;
 
 /// <summary>What meets in the host, what runs over an edge, what lies behind a frame, what is too fine to read.</summary>

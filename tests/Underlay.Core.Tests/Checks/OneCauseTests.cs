@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 namespace Underlay.Core.Tests.Checks;
 
 /// <summary>One cause is told once, with all the files that it concerns and all that the host makes of them.</summary>

@@ -1,6 +1,8 @@
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Checks;
 

@@ -1,4 +1,5 @@
 using CsCheck;
+using Underlay.Core.Findings;
 
 namespace Underlay.Core.Tests.Checks;
 

@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
 
@@ -85,7 +86,7 @@ public class SetAndSeriesTests
     public void Another_canvas_is_brought_to_the_first_one_s()
     {
         var pack = Flames("updraught", 1, 2, 3, 4).With("art/flames/updraught/02.png", Picture.Of(44, 40));
-        var (tree, applied, _, report) = Core.Fixes.FixRunner.Run(
+        var (tree, applied, _, report) = Core.Mending.FixRunner.Run(
             "p",
             pack.Tree,
             t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),

@@ -1,3 +1,4 @@
+using Underlay.Core.Findings;
 namespace Underlay.Core.Tests.Checks;
 
 /// <summary>What is told is so, and stands where it is to be mended.</summary>

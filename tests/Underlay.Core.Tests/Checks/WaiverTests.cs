@@ -1,3 +1,5 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 namespace Underlay.Core.Tests.Checks;
 
 public class WaiverTests
@@ -5,7 +7,7 @@ public class WaiverTests
     private static readonly APack Pack = APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf(48, 48));
 
     private static APack Waived(APack pack, string reason) =>
-        pack.With(".underlay/waivers.json", Waivers.Write([Waiver.Of(pack.Finding(), reason)]).Bytes.ToArray());
+        pack.With(".underlay/waivers.json", Waivers.Write([pack.Finding().Waive(reason)]).Bytes.ToArray());
 
     [Fact]
     public void A_waived_blocker_blocks_no_longer_and_keeps_its_reason()

@@ -1,6 +1,7 @@
 using Underlay.Core.BaseFiles;
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
+using Underlay.Core.Mending;
 using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Demo;

@@ -1,6 +1,7 @@
 using Underlay.Core.Decisions;
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
 using Underlay.Core.Images;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 

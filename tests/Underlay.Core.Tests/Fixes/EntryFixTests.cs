@@ -1,5 +1,6 @@
 using System.Text;
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 

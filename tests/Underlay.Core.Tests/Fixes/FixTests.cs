@@ -1,5 +1,9 @@
 using System.Text;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Manifests;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 
@@ -123,7 +127,7 @@ public class FixTests
     public void A_waived_finding_is_left_alone()
     {
         var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64));
-        var waived = pack.With(".underlay/waivers.json", Waivers.Write([Waiver.Of(pack.Finding(), "kept for reference")]).Bytes.ToArray());
+        var waived = pack.With(".underlay/waivers.json", Waivers.Write([pack.Finding().Waive("kept for reference")]).Bytes.ToArray());
         Assert.Empty(Run(waived).Applied);
     }
 

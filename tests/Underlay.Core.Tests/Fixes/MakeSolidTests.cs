@@ -1,7 +1,9 @@
 using CsCheck;
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 

@@ -1,5 +1,6 @@
-using Underlay.Core.Fixes;
+using Underlay.Core.Findings;
 using Underlay.Core.Images;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 

@@ -2,8 +2,10 @@ using System.Text;
 using CsCheck;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Entries;
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Fixes;
 

@@ -1,5 +1,6 @@
 using Underlay.Core.Images;
 using Underlay.Core.Images.Steps;
+using Underlay.Core.Offers;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Tests.Images;

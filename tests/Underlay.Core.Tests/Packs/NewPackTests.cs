@@ -1,4 +1,5 @@
 using CsCheck;
+using Underlay.Core.Manifests;
 
 namespace Underlay.Core.Tests.Packs;
 

@@ -1,4 +1,6 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Manifests;
+using Underlay.Core.Names;
 using Underlay.Core.Packaging;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;

@@ -1,5 +1,5 @@
 using CsCheck;
-using Underlay.Core.Placements;
+using Underlay.Core.Names;
 
 namespace Underlay.Core.Tests.Placements;
 

@@ -1,3 +1,4 @@
+using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 

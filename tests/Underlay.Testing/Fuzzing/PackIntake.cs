@@ -1,5 +1,5 @@
 using Underlay.Core.Checks;
-using Underlay.Core.Fixes;
+using Underlay.Core.Mending;
 
 namespace Underlay.Testing.Fuzzing;
 

@@ -1,0 +1,60 @@
+using System.Globalization;
+using Underlay.Core.Decisions;
+using Underlay.Core.Entries;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>Two entries have a value that only one may have: an id, a number.</summary>
+/// <remarks>
+/// Host: one of them dropped, twice. The finding stands at the author's, whichever that is. See docs/checks.md#entrytwice.
+/// </remarks>
+public sealed class Twice : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("entry/twice");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Structure;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    {
+        if (drop.Rule is not UniqueRule rule) yield break;
+        var value = drop.Placement.Field(rule.Field)!;
+        var kept = overlay.Links.WithValue(drop.Placement.Place, rule.Field, value).FirstOrDefault();
+        // Where the host leaves its own out, the author's file is the one to change.
+        var mine = drop.Placement.FromBase && kept is { FromBase: false } ? kept : drop.Placement;
+        var other = mine == drop.Placement ? kept : drop.Placement;
+        var free = FindFree(overlay, drop, rule);
+        var at = mine.Facts.Entry!.Text.Locate(rule.Field);
+        var names = other is null ? "another" : $"{(other.FromBase ? "the base’s " : "")}{other.Path}";
+        yield return Report(
+            overlay,
+            drop,
+            $"{FieldName.Quote(rule.Field)} is “{value}”, as in {names}: two cannot have the same "
+                + $"({at}).{(free is null ? "" : $" {free} is free.")}") with
+        {
+            Path = mine.Path.Value,
+            Pointer = rule.Field,
+            At = at,
+            Saw = new Dictionary<PackPath, ContentHash> { [mine.Path] = mine.Facts.Hash },
+            Fix = free is null || mine.FromBase ? null : SetField.To(mine.Path, rule.Field, free, leavesNoChoice: false),
+        };
+    }
+
+    /// <summary>The next number that nothing has; null where the value is no number.</summary>
+    private static string? FindFree(Overlay overlay, Drop drop, UniqueRule rule)
+    {
+        var value = drop.Placement.Field(rule.Field)!;
+        if (!value.All(char.IsAsciiDigit)) return null;
+        var taken = overlay.ShownIn(drop.Placement.Place).Select(p => p.Field(rule.Field)).ToHashSet();
+        return Enumerable.Range(1, (int)Math.Pow(10, value.Length) - 1)
+            .Select(n => n.ToString($"D{value.Length}", CultureInfo.InvariantCulture))
+            .FirstOrDefault(n => string.CompareOrdinal(n, value) > 0 && !taken.Contains(n));
+    }
+}

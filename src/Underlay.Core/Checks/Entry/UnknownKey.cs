@@ -1,0 +1,46 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Entries;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Names;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A key of an entry is no code that the host knows.</summary>
+/// <remarks>Host: own. See docs/checks.md#entryunknown-key.</remarks>
+public sealed class UnknownKey : RuleCheck<KeysRule>
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("entry/unknown-key");
+
+    /// <inheritdoc/>
+    protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
+    {
+        if (placement.FromBase || placement.Facts.Entry is not { } entry) yield break;
+        var book = overlay.Base.Codebooks[rule.Codebook];
+        foreach (var member in entry.Text.Root.EnumerateObject().Where(m => !book.Has(m.Name)))
+        {
+            var pointer = $"/{JsonText.Escape(member.Name)}";
+            var at = entry.Text.Locate(pointer);
+            var path = $"{placement.Path}#{member.Name}";
+            var near = Slips.Nearest(book.Codes.Select(c => c.Value), member.Name);
+            yield return Report(
+                overlay,
+                placement,
+                rule.Else,
+                $"“{member.Name}” is no code of the codebook “{book.Title}” in this edition "
+                    + $"({at}).{(near is null ? "" : $" “{near}” is near.")}") with
+            {
+                Path = path,
+                Pointer = pointer,
+                At = at,
+                Predicts = [new Prediction(PredictionKind.Outcome, path, rule.Else.Code)],
+                Fix = near is null || entry.Text.Find($"/{JsonText.Escape(near)}") is not null
+                    ? null
+                    : new RenameField(placement.Path, pointer, near, LeavesNoChoice: false),
+            };
+        }
+    }
+}

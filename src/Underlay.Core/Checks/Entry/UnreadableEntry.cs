@@ -1,0 +1,31 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>An entry, a table or an index that is no text as hosts read it.</summary>
+/// <remarks>Host: dropped, unreadable. See docs/checks.md#entryunreadable.</remarks>
+public sealed class UnreadableEntry : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("entry/unreadable");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.File;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    {
+        var facts = drop.Placement.Facts;
+        if (facts.Picture is null && facts.Unreadable is { } problem)
+            yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
+            {
+                At = facts.Entry?.Text.Problem?.At,
+                Fix = drop.Placement.FromBase
+                    ? null
+                    : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
+            };
+    }
+}

@@ -1,0 +1,58 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A picture that hosts cannot read: damaged, of another format, or of a form they do not take.</summary>
+/// <remarks>Host: dropped, unreadable; a front picture is blank. See docs/checks.md#imageunreadable.</remarks>
+public sealed class UnreadablePicture : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("image/unreadable");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.File;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    {
+        if (drop.Placement.Facts.Picture is { IsReadable: false, Problem: var problem })
+            yield return Report(overlay, drop, Because(overlay, drop.Placement, problem!)) with { Fix = FindFix(overlay, drop.Placement) };
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
+    {
+        if (placement.Facts.Picture is { IsReadable: false, Problem: var problem }
+            && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome)
+            yield return Report(
+                overlay,
+                placement,
+                placement.Place.Unreadable,
+                Because(overlay, placement, problem!)) with
+            { Explains = [placement.Path], Fix = FindFix(overlay, placement) };
+    }
+
+    private static string Because(Overlay overlay, Placement placement, string problem)
+    {
+        var wanted = placement.Place.Format == PictureFormat.Dds ? "a DDS, BC1 or BC3, without mip levels" : "an 8-bit PNG";
+        // What it is tells more than what it is not.
+        var format = placement.FromBase
+            ? null
+            : overlay.Pack.Tree.Find(placement.Path) is { } file
+            ? SourceReader.FormatOf(file.ReadStart(64))
+            : null;
+        return format is not null && format != (placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")
+            ? $"This is a {format} under the name of a {(placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")}. Save it anew as "
+                + $"{wanted}."
+            : $"This is no picture that can be read: {problem}. Save it anew as {wanted}.";
+    }
+
+    private static SaveAs? FindFix(Overlay overlay, Placement placement) =>
+        placement.FromBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.Format);
+}

@@ -1,0 +1,45 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A row of the index names a code or a file that does not exist.</summary>
+/// <remarks>Host: the row dropped, dangling. See docs/checks.md#indexunknown.</remarks>
+public sealed class UnknownInIndex : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("index/unknown");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Structure;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var index in IndexRows.Of(overlay))
+            foreach (var row in index.Facts.Index!.Rows)
+                if (IndexRows.FindUnknown(overlay, index, row) is { } unknownPart)
+                {
+                    var (says, level, code) = unknownPart;
+                    var unknown = index.Place.Index!.Unknown;
+                    var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
+                    var near = level is null || other is not null
+                        ? null
+                        : Names.Slips.Nearest(overlay.Base.Codebooks[level.Codebook].Codes.Select(c => c.Value), code);
+                    var hint = other?.Says ?? (near is null ? "" : $" “{near}” is near.");
+                    yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
+                    {
+                        Fix = (other is null ? near : other.Now) is { } now
+                            ? new RecodeIndex(index.Path, level!.Element, level.Code, code, now, LeavesNoChoice: other is not null)
+                            : null,
+                        Path = IndexRows.PathOf(index, row),
+                        Discriminator = row.At.ToString(),
+                        At = row.At,
+                        Predicts = [new Prediction(PredictionKind.Drop, IndexRows.PathOf(index, row), unknown.Code)],
+                        RestsOn = Packs.PackPath.TryParse(row.File, out var file, out _) ? [file] : [],
+                    };
+                }
+    }
+}

@@ -1,0 +1,47 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A file only holds a place until the author's own comes: it was brought from the base, and is as it was.</summary>
+/// <remarks>Host: shows what it holds. See docs/checks.md#packplaceholder.</remarks>
+public sealed class Held : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("pack/placeholder");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Pack;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var held in PlaceholderFiles.Read(overlay.Pack.Tree).Values.OrderBy(h => h.Path))
+        {
+            if (!overlay.Pack.Facts.TryGetValue(held.Path, out var facts) || facts.Hash != held.Hash) continue;
+            yield return new Finding
+            {
+                Code = Code,
+                Severity = Severity.Note,
+                Path = held.Path.Value,
+                Message = held.From == held.Path.Value
+                    ? "It was brought from the base to be changed, and is still as it was."
+                    : $"It holds the place with a copy of {held.From}, until yours comes.",
+                Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = held.Hash },
+                Covers = ["pack/same-as-other"],
+                Shared = new Many(),
+            };
+        }
+    }
+
+    private sealed record Many() : SharedCause("", "")
+    {
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{parts.Count} files are placeholders: copies of the base’s that are still as they were.";
+
+        public override Fix? FindFix(IReadOnlyList<Finding> parts) => null;
+    }
+}

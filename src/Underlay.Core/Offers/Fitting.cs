@@ -1,0 +1,52 @@
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
+using Underlay.Core.Images.Steps;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Offers;
+
+/// <summary>
+/// Chooses how a picture is fitted to what its place asks: by the size that its companions have, and so that nothing of it is cut.
+/// </summary>
+internal static class Fitting
+{
+    /// <summary>The size that is proposed, and why: "64 x 64 is nearest".</summary>
+    public static string Proposal(Overlay overlay, Placement placement, SizeRule rule, PixelSize size) =>
+        CompanionSize(overlay, placement, rule) is { } companion
+            ? $"what goes with it has {companion}"
+            : $"{rule.Nearest(size)} is nearest";
+
+    /// <summary>The steps that bring a picture from one size to another in a place.</summary>
+    public static IReadOnlyList<Step> Steps(Place place, PixelSize from, PixelSize to)
+    {
+        var ringIsClear = place.Rules.Any(r => r is ClearBorderRule);
+        var mode = (long)to.Width * from.Height == (long)to.Height * from.Width
+            ? FitMode.Stretch
+            : TakesAlpha(place)
+            ? FitMode.Inside
+            : FitMode.Extend;
+        var fit = new FitToSize(to, mode, Exact: place.PixelNeed == PixelNeed.Colours);
+        // Averaging can bring a little of what lies inside into a ring that was clear before.
+        return ringIsClear ? [fit, new ClearBorder()] : [fit];
+    }
+
+    /// <summary>The size of a picture that has to agree with this one, where the place takes it.</summary>
+    public static PixelSize? CompanionSize(Overlay overlay, Placement placement, SizeRule rule)
+    {
+        var tied = overlay.Profile.Places
+            .Where(p => p.RulesOf<SameSizeRule>(overlay.Edition).Any(r => r.Places.Contains(placement.Place.Key)))
+            .Select(p => p.Pattern?.Fill(placement.Bindings))
+            .OfType<PackPath>()
+            .Select(path => overlay.Shown(path))
+            .OfType<Placement>();
+        foreach (var companion in tied.OrderBy(c => c.FromBase))
+            if (companion.Facts.Picture?.Header?.Size is { } size && rule.Judge(size) is null) return size;
+        return null;
+    }
+
+    /// <summary>True where clear margins do no harm.</summary>
+    private static bool TakesAlpha(Place place) =>
+        place.Rules.Any(r => r is ClearBorderRule or SomeAlphaRule) && !place.Rules.Any(r => r is AlphaRule { Allows: AlphaUse.Opaque });
+}
