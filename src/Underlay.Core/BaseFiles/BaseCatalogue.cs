@@ -1,5 +1,6 @@
-using CsvHelper;
+using System.Text;
 using Underlay.Core.Codebooks;
+using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
@@ -87,9 +88,8 @@ public sealed class BaseCatalogue
         var found = new List<(string One, string Other)>();
         if (Read(table) is { } bytes)
         {
-            using var csv = CsvReader.Create(bytes);
-            csv.ReadHeader();
-            while (csv.Read()) found.Add((csv.GetString("one"), csv.GetString("other")));
+            var csv = ReadCsv(table, bytes);
+            foreach (var row in csv.Rows.Skip(1)) found.Add((csv.Value(row, "one") ?? "", csv.Value(row, "other") ?? ""));
         }
 
         return found.Concat(found.Select(p => (One: p.Other, Other: p.One))).ToLookup(p => p.One, p => p.Other, StringComparer.Ordinal);
@@ -110,11 +110,11 @@ public sealed class BaseCatalogue
 
     private static List<Code> ReadCodes(TreeFile file, string column)
     {
-        using var csv = CsvReader.Create(file.ReadAll());
-        csv.ReadHeader();
-        var hasNames = csv.TryGetFieldIndex("name", out _);
-        var codes = new List<Code>();
-        while (csv.Read()) codes.Add(new Code(csv.GetString(column), hasNames ? csv.GetString("name") : ""));
-        return codes;
+        var csv = ReadCsv(file.Path, file.ReadAll());
+        return [.. csv.Rows.Skip(1).Select(row => new Code(csv.Value(row, column) ?? "", csv.Value(row, "name") ?? ""))];
     }
+
+    private static CsvText ReadCsv(PackPath path, byte[] bytes) =>
+        CsvText.Read(Encoding.UTF8.GetString(bytes).TrimStart('\uFEFF'))
+        ?? throw new InvalidDataException($"The base’s table {path} is no CSV.");
 }

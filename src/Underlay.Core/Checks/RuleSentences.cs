@@ -3,6 +3,7 @@ using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
+using Underlay.Core.Names;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -84,7 +85,7 @@ public static class RuleSentences
             ? new RuleSentence(
                 $"Its id ends in “{placement.Bindings.Find(names.Placeholder)}”",
                 id,
-                id[(id.LastIndexOf('.') + 1)..] == placement.Bindings.Find(names.Placeholder))
+                Id.NameIn(id) == placement.Bindings.Find(names.Placeholder))
             : null,
         _ => null,
     };

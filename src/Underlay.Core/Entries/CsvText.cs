@@ -47,6 +47,14 @@ public sealed class CsvText
         return new CsvText(separator, rows);
     }
 
+    /// <summary>A row's value in a column; null where the header does not have it, or the row is shorter.</summary>
+    public string? Value(CsvRow row, string column)
+    {
+        for (var i = 0; i < Header.Count; i++)
+            if (Header[i] == column) return row.Fields.ElementAtOrDefault(i);
+        return null;
+    }
+
     /// <summary>The values as a record, quoted where they need it.</summary>
     public string Format(IEnumerable<string> fields) => string.Join(Separator, fields.Select(Quote)) + LineEnd;
 

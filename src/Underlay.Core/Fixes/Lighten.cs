@@ -22,7 +22,7 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     /// <summary>The fix that loses least of those that are enough; null where none is, or the picture cannot be read.</summary>
     public static Lighten? For(FileTree tree, PackPath path, long mostBytes)
     {
-        if (Shaping.IsDds(path) || tree.Find(path) is not { } file || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
+        if (PicturePath.IsDds(path) || tree.Find(path) is not { } file || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
             return null;
         if (PngWriter.Write(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
         for (var bits = FewerShades.Most; bits >= FewerShades.Least; bits--)

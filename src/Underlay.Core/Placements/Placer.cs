@@ -2,6 +2,7 @@ using Underlay.Core.Entries;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
+using Underlay.Core.Names;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -187,7 +188,7 @@ public sealed class Placer
             foreach (var names in place.RulesOf<NamesAgreeRule>(overlay.Edition))
             {
                 if (entry.FindString(names.Field) is not { } id) continue;
-                var name = id[(id.LastIndexOf('.') + 1)..];
+                var name = Id.NameIn(id);
                 if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is not { } target) continue;
                 var isNew = overlay.Base.Find(target) is null && !overlay.PackHas(target);
                 yield return new PlacementCandidate(target, place, 0.95, $"its id is “{id}”", isNew);

@@ -69,7 +69,7 @@ public static class Placing
         TreeEdit[] asItIs = tree.Find(to) is null
             ? [new TreeEdit.Move(file.Path, to)]
             : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
-        if (!IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null) return new PlacingResult(asItIs, null);
+        if (!Images.PicturePath.IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null) return new PlacingResult(asItIs, null);
         var bytes = file.ReadAll();
         var isResult = ReturnedResult.Is(tree, to, bytes);
         var shaped = isResult ? ReturnedResult.Take(tree, to, bytes) : Shaping.Renew(tree, to, bytes);
@@ -80,6 +80,4 @@ public static class Placing
             ? new PlacingResult(asItIs, null, isResult)
             : new PlacingResult([.. shaped.Edits, new TreeEdit.Delete(file.Path)], null, isResult);
     }
-
-    private static bool IsPicture(PackPath path) => path.Value.EndsWith(".png", StringComparison.Ordinal) || Shaping.IsDds(path);
 }

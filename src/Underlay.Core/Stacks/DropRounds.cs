@@ -1,5 +1,6 @@
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Names;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Stacks;
@@ -51,7 +52,7 @@ internal sealed class DropRounds(Overlay overlay)
     }
 
     private static bool IsMisnamed(Placement placement, NamesAgreeRule rule) =>
-        placement.Field(rule.Field) is { } id && LastWord(id) != placement.Bindings.Find(rule.Placeholder);
+        placement.Field(rule.Field) is { } id && Id.NameIn(id) != placement.Bindings.Find(rule.Placeholder);
 
     private bool DropOneRound()
     {
@@ -188,6 +189,4 @@ internal sealed class DropRounds(Overlay overlay)
         foreach (var (owner, field) in overlay.Links.ReferringTo(place))
             foreach (var file in overlay.Base.LinksOf(owner).WithValue(field)[id]) baseInDoubt.Add(file.Path);
     }
-
-    private static string LastWord(string id) => id[(id.LastIndexOf('.') + 1)..];
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Npgsql;
 using Underlay.Core.Hosts;
+using Underlay.Core.Images;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
@@ -30,7 +31,7 @@ internal static partial class ReleaseChanges
         InOrder(now
             .Where(f => f.Path != manifest)
             .Select(
-                f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", IsPicture(f.Path), PackSnapshot.HashOf(f))));
+                f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", PicturePath.IsPicture(f.Path), PackSnapshot.HashOf(f))));
 
     /// <summary>
     /// The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.
@@ -46,16 +47,16 @@ internal static partial class ReleaseChanges
         {
             var hash = PackSnapshot.HashOf(file);
             if (!before.TryFind(file.Path, out var old))
-                changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", IsPicture(file.Path), hash));
+                changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", PicturePath.IsPicture(file.Path), hash));
             else if (old.Length != file.Length || old.Hash.Hex != hash)
-                changes.Add(new ChangedFile(file.Path.Value, "changed", IsPicture(file.Path), hash));
+                changes.Add(new ChangedFile(file.Path.Value, "changed", PicturePath.IsPicture(file.Path), hash));
         }
 
         var there = now.Select(f => f.Path).ToHashSet();
         changes.AddRange(
             before.Files
                 .Where(f => f.Path != manifest && !there.Contains(f.Path))
-                .Select(f => new ChangedFile(f.Path.Value, "removed", IsPicture(f.Path), null)));
+                .Select(f => new ChangedFile(f.Path.Value, "removed", PicturePath.IsPicture(f.Path), null)));
         return InOrder(changes);
     }
 
@@ -94,10 +95,6 @@ internal static partial class ReleaseChanges
     public static bool IsWhole(string? version) => version is { Length: > 0 and < 9 } && version.All(char.IsAsciiDigit);
 
     private static string Text(int major, int minor, int patch) => string.Create(CultureInfo.InvariantCulture, $"{major}.{minor}.{patch}");
-
-    /// <summary>True for what the page can show as a picture.</summary>
-    public static bool IsPicture(PackPath path) =>
-        path.Value.EndsWith(".png", StringComparison.Ordinal) || path.Value.EndsWith(".dds", StringComparison.Ordinal);
 
     [GeneratedRegex(@"^(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\.(0|[1-9][0-9]{0,4})\z", RegexOptions.CultureInvariant)]
     private static partial Regex Version();

@@ -2,6 +2,7 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Names;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -46,6 +47,6 @@ public sealed class Misnamed : Check
     private static string RightId(Overlay overlay, Placement placement, string field, string id, string name)
     {
         if (overlay.OfBase(placement.Path)?.Field(field) is { } own) return own;
-        return overlay.Pack.Manifest.Prefix is { } prefix ? $"{prefix}.{name}" : id[..(id.LastIndexOf('.') + 1)] + name;
+        return overlay.Pack.Manifest.Prefix is { } prefix ? $"{prefix}.{name}" : Id.WithName(id, name);
     }
 }

@@ -2,6 +2,7 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Names;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 
@@ -35,7 +36,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
                 At = placement.Facts.Entry!.Text.Locate(field),
                 Fix = IsReferredTo(overlay, placement, id)
                     ? null
-                    : SetField.To(placement.Path, field, $"{prefix}.{id[(id.LastIndexOf('.') + 1)..]}", leavesNoChoice: false),
+                    : SetField.To(placement.Path, field, $"{prefix}.{Id.NameIn(id)}", leavesNoChoice: false),
             };
         }
         else

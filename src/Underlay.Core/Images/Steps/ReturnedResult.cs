@@ -33,11 +33,11 @@ public static class ReturnedResult
     /// <summary>The edits that take it as what it is: the picture itself. Source and steps stay for the next new source.</summary>
     public static ShapingResult Take(FileTree tree, PackPath path, byte[] given)
     {
-        var readable = Shaping.IsDds(path)
+        var readable = PicturePath.IsDds(path)
             ? DdsReader.Inspect(given, PixelNeed.None).IsReadable
             : PngReader.Inspect(given, PixelNeed.None).IsReadable;
         if (readable) return new ShapingResult([new TreeEdit.Write(path, given)], null);
-        var (bytes, problem) = Shaping.Run(given, [], Shaping.IsDds(path));
+        var (bytes, problem) = Shaping.Run(given, [], PicturePath.IsDds(path));
         return bytes is null ? new ShapingResult([], problem) : new ShapingResult([new TreeEdit.Write(path, bytes)], null);
     }
 

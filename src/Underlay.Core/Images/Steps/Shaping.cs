@@ -31,9 +31,6 @@ public static class Shaping
         return (Encode(picture, asDds), null);
     }
 
-    /// <summary>True where pictures at a path are kept as DDS.</summary>
-    public static bool IsDds(PackPath path) => path.Value.EndsWith(".dds", StringComparison.Ordinal);
-
     /// <summary>Adds steps to a picture. One that was replaced by hand since its last step is a new source.</summary>
     /// <param name="tree">The pack.</param>
     /// <param name="path">The picture.</param>
@@ -90,7 +87,7 @@ public static class Shaping
     /// <param name="picture">What the author saved, in any format that is read.</param>
     public static ShapingResult PutIn(FileTree tree, PackPath path, byte[] picture)
     {
-        var asDds = IsDds(path);
+        var asDds = PicturePath.IsDds(path);
         if (asDds ? DdsReader.Inspect(picture, PixelNeed.None).IsReadable : PngReader.Inspect(picture, PixelNeed.None).IsReadable)
             return new ShapingResult([new TreeEdit.Write(path, picture)], null);
         var (read, problem) = SourceReader.Read(picture);
@@ -108,7 +105,7 @@ public static class Shaping
     private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)
     {
         if (StepsFile.IsUnreadable(tree, path)) return new ShapingResult([], Unreadable(path));
-        var (bytes, problem) = Run(source, steps, IsDds(path));
+        var (bytes, problem) = Run(source, steps, PicturePath.IsDds(path));
         if (bytes is null) return new ShapingResult([], problem);
         return new ShapingResult(
             [
