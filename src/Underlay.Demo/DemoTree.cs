@@ -12,7 +12,11 @@ namespace Underlay.Demo;
 internal sealed class DemoTree
 {
     // Apostrophes and the like are written as they are: people read these files.
-    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Readable = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     // Editions share most of their pictures; each is drawn once.
     private static readonly ConcurrentDictionary<string, Lazy<byte[]>> Drawn = new(StringComparer.Ordinal);

@@ -9,7 +9,8 @@ public sealed class Game
 {
     private static readonly string[] OutcomeOrder =
     [
-        "hidden", "blank", "unlisted", "short", "jumping", "mixed", "coarse", "stretched", "cut", "holed", "plate", "unglazed", "unlit", "plain",
+        "hidden", "blank", "unlisted", "short", "jumping", "mixed", "coarse", "stretched", "cut", "holed", "plate", "unglazed",
+        "unlit", "plain",
         "pitched", "left_only", "silent", "raw", "unchanged", "unplaced", "grey", "own",
     ];
 

@@ -151,7 +151,13 @@ public sealed class Bitmap
                 }
                 else if (tag == "tRNS")
                 {
-                    var fits = type switch { 0 => length == 2, 2 => length == 6, 3 => length >= 1 && length <= palette.Length / 3, _ => false };
+                    var fits = type switch
+                    {
+                        0 => length == 2,
+                        2 => length == 6,
+                        3 => length >= 1 && length <= palette.Length / 3,
+                        _ => false,
+                    };
                     if (rightCrc && fits && !seenClear && !seenData)
                     {
                         seenClear = true;

@@ -20,7 +20,8 @@ public sealed record NameWords(
 {
     private static readonly HashSet<string> Noise = new(StringComparer.Ordinal)
     {
-        "copy", "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v", "wip", "test",
+        "copy", "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
+        "wip", "test",
         "img", "image", "picture", "pic", "texture", "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig",
         "original", "resized", "repaint", "repainted",
     };

@@ -69,7 +69,8 @@ public static class Placing
         TreeEdit[] asItIs = tree.Find(to) is null
             ? [new TreeEdit.Move(file.Path, to)]
             : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
-        if (!Images.PicturePath.IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null) return new PlacingResult(asItIs, null);
+        if (!Images.PicturePath.IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null)
+            return new PlacingResult(asItIs, null);
         var bytes = file.ReadAll();
         var isResult = ReturnedResult.Is(tree, to, bytes);
         var shaped = isResult ? ReturnedResult.Take(tree, to, bytes) : Shaping.Renew(tree, to, bytes);

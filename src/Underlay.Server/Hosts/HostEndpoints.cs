@@ -135,6 +135,7 @@ internal static class HostEndpoints
         var profile = hosts.Get(host);
         return (
             profile,
-            profile.FindEdition(edition) ?? throw new ProblemException(404, "no-edition", $"{profile.Title} has no edition “{edition}”."));
+            profile.FindEdition(edition)
+                ?? throw new ProblemException(404, "no-edition", $"{profile.Title} has no edition “{edition}”."));
     }
 }

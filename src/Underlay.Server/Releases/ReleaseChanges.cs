@@ -31,7 +31,12 @@ internal static partial class ReleaseChanges
         InOrder(now
             .Where(f => f.Path != manifest)
             .Select(
-                f => new ChangedFile(f.Path.Value, isOfBase(f.Path) ? "override" : "addition", PicturePath.IsPicture(f.Path), PackSnapshot.HashOf(f))));
+                f =>
+                    new ChangedFile(
+                        f.Path.Value,
+                        isOfBase(f.Path) ? "override" : "addition",
+                        PicturePath.IsPicture(f.Path),
+                        PackSnapshot.HashOf(f))));
 
     /// <summary>
     /// The files that differ. A manifest in which no more than the version differs would tell nothing, so manifests are left aside.
@@ -47,7 +52,12 @@ internal static partial class ReleaseChanges
         {
             var hash = PackSnapshot.HashOf(file);
             if (!before.TryFind(file.Path, out var old))
-                changes.Add(new ChangedFile(file.Path.Value, isOfBase(file.Path) ? "override" : "addition", PicturePath.IsPicture(file.Path), hash));
+                changes.Add(
+                    new ChangedFile(
+                        file.Path.Value,
+                        isOfBase(file.Path) ? "override" : "addition",
+                        PicturePath.IsPicture(file.Path),
+                        hash));
             else if (old.Length != file.Length || old.Hash.Hex != hash)
                 changes.Add(new ChangedFile(file.Path.Value, "changed", PicturePath.IsPicture(file.Path), hash));
         }
@@ -79,13 +89,20 @@ internal static partial class ReleaseChanges
     {
         if (last is null) return changes.Count == 1 ? "First release, 1 file." : $"First release, {changes.Count} files.";
         if (changes.Count == 0) return $"As {last}.";
-        var lines = new[] { (Change: "override", Word: "Newly overrides"), (Change: "addition", Word: "Adds"), (Change: "changed", Word: "Changes"), (Change: "removed", Word: "Removes") }
+        var lines = new[]
+            {
+                (Change: "override", Word: "Newly overrides"),
+                (Change: "addition", Word: "Adds"),
+                (Change: "changed", Word: "Changes"),
+                (Change: "removed", Word: "Removes"),
+            }
             .Select(kind => (kind.Word, Paths: changes.Where(c => c.Change == kind.Change).Select(c => c.Path).ToList()))
             .Where(kind => kind.Paths.Count > 0)
             .Select(
                 kind =>
                     $"{kind.Word}: "
-                        + $"{string.Join(", ", kind.Paths.Take(MostNamed))}{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
+                        + $"{string.Join(", ", kind.Paths.Take(MostNamed))}"
+                        + $"{(kind.Paths.Count > MostNamed ? $" and {kind.Paths.Count - MostNamed} more" : "")}.");
         return string.Join('\n', lines);
     }
 

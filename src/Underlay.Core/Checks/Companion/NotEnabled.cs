@@ -26,7 +26,9 @@ public sealed class NotEnabled : RuleCheck<EnabledByRule>
         var what = owner is null
             ? $"{targets[0]} is not there to switch it on"
             : $"{FieldName.Quote(rule.Field)} of {owner.Path} is "
-                + $"{(overlay.Links.Value(owner, rule.Field) is null ? "not set" : "not above " + rule.Above.ToString(System.Globalization.CultureInfo.InvariantCulture))}";
+                + (overlay.Links.Value(owner, rule.Field) is null
+                    ? "not set"
+                    : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"not above {rule.Above}"));
         yield return Report(overlay, placement, rule.Else, $"{what.Capitalised()}, so the {placement.Place.Noun} has no effect.") with
         {
             RestsOn = targets,

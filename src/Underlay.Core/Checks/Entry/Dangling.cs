@@ -90,7 +90,8 @@ public sealed class Dangling : RuleCheck<RefersToRule>
             ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
         return $"{FieldName.Quote(rule.Field)} is “{value}”, which is not {what} "
-            + $"({placement.Facts.Entry!.Text.Locate(rule.Field)}).{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
+            + $"({placement.Facts.Entry!.Text.Locate(rule.Field)})."
+            + $"{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
     }
 
     private static InOtherEdition? InOther(Overlay overlay, RefersToRule rule, string value) => rule switch

@@ -49,7 +49,8 @@ public sealed class RejectedEntry : Check
             yield return Report(
                 overlay,
                 drop,
-                $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}{(near is null ? "" : $"; {FieldName.Quote(near)} is near")}.") with
+                $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}"
+                + $"{(near is null ? "" : $"; {FieldName.Quote(near)} is near")}.") with
             {
                 Pointer = fault.Pointer,
                 Discriminator = fault.Field,

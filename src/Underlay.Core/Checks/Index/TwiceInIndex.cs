@@ -30,7 +30,8 @@ public sealed class TwiceInIndex : Check
                     index,
                     twice,
                     $"Line {first[IndexRows.KeyOf(index, row)]} has the same "
-                        + $"{string.Join(" and ", index.Place.Index.Levels.Where(l => l.Identifies).Select(l => $"{l.Element} {l.Code}"))} as line {row.At.Line}; the first stands.") with
+                        + $"{string.Join(" and ", index.Place.Index.Levels.Where(l => l.Identifies).Select(l => $"{l.Element} {l.Code}"))} "
+                        + $"as line {row.At.Line}; the first stands.") with
                 {
                     Path = IndexRows.PathOf(index, row),
                     Discriminator = row.At.ToString(),
