@@ -101,146 +101,34 @@ internal static class WareList
 
     public static IReadOnlyList<Ware> All { get; } =
     [
-        new(
-            "water_jug",
-            Jug,
-            "red_clay",
-            14,
-            (128, 64),
-            RedClay,
-            Cream,
-            Glaze(0xB5673E, 0xF0E9D8, 0.5, 0.9),
-            301) { GlazeName = "cream_slip", Stall = "001" },
-        new(
-            "oil_jar",
-            Jar,
-            "red_clay",
-            18,
-            (128, 64),
-            RedClay,
-            Iron,
-            Glaze(0x6A7A34, 0x33471E, 0.3, 0.7),
-            302) { GlazeName = "olive", Stall = "002" },
-        new(
-            "broth_bowl",
-            Bowl,
-            "stoneware",
-            7,
-            (128, 64),
-            GreyClay,
-            Iron,
-            Glaze(0x8C9AA0, 0x3B5B7A, 0.6, 0.8),
-            303) { GlazeName = "ash_blue", Stall = "003", Ember = 0.4 },
-        new(
-            "bread_plate",
-            Plate,
-            "white_clay",
-            6,
-            (128, 64),
-            WhiteClay,
-            Iron,
-            Glaze(0xE8DFC6, 0x4F7F96, 0.4, 0.4),
-            304) { GlazeName = "milk", Stall = "004" },
-        new(
-            "tea_cup",
-            Cup,
-            "white_clay",
-            5,
-            (64, 64),
-            WhiteClay,
-            Iron,
-            Glaze(0xDDE6DC, 0x7FB09A, 0.9, 0.7),
-            305) { GlazeName = "celadon", Stall = "005" },
-        new(
-            "cider_bottle",
-            Bottle,
-            "stoneware",
-            11,
-            (128, 128),
-            GreyClay,
-            Cream,
-            Glaze(0x7A5A32, 0x2E2018, 0, 1),
-            306) { GlazeName = "iron_brown", Stall = "006", AsDds = true },
-        new(
-            "reed_vase",
-            Vase,
-            "white_clay",
-            22,
-            (128, 128),
-            WhiteClay,
-            Iron,
-            Glaze(0x9EC2B4, 0x2F6E63, 0.8, 1),
-            307) { GlazeName = "reed_green", Stall = "007", AsDds = true },
-        new(
-            "salt_crock",
-            Crock,
-            "stoneware",
-            16,
-            (128, 64),
-            GreyClay,
-            Iron,
-            Glaze(0xC9C0A8, 0x5C6F86, 0, 0.6),
-            308) { GlazeName = "salt", Stall = "008", Ember = 0.7 },
-        new(
-            "wash_basin",
-            Basin,
-            "white_clay",
-            15,
-            (192, 64),
-            WhiteClay,
-            Iron,
-            Glaze(0xF0ECE0, 0x35608F, 0.3, 0.7),
-            309) { GlazeName = "milk", Stall = "009" },
-        new(
-            "ale_beaker",
-            Beaker,
-            "red_clay",
-            4,
-            (64, 64),
-            RedClay,
-            Cream,
-            Glaze(0x8A3E26, 0xD9A441, 0, 0.8),
-            310) { GlazeName = "amber", Stall = "010", Ember = 0.5 },
-        new(
-            "milk_pitcher",
-            Pitcher,
-            "white_clay",
-            13,
-            (128, 128),
-            WhiteClay,
-            Iron,
-            Glaze(0xEDE2C4, 0xC28A3A, 0.5, 0.6),
-            311) { GlazeName = "milk", Stall = "011", Like = "water_jug" },
-        new(
-            "honey_pot",
-            LiddedPot,
-            "red_clay",
-            12,
-            (128, 64),
-            RedClay,
-            Cream,
-            Glaze(0xD79A2E, 0x7A3E12, 0.2, 1),
-            312) { GlazeName = "amber", Stall = "012" },
-        new(
-            "ink_well",
-            Beaker,
-            "red_clay",
-            3,
-            (64, 64),
-            RedClay,
-            Cream,
-            Glaze(0x26303E, 0x59708A, 0, 0.5),
-            313) { GlazeName = "ash_blue", Stall = "013", Left = true },
-        new(
-            "butter_dish",
-            Plate,
-            "white_clay",
-            6,
-            (128, 64),
-            WhiteClay,
-            Iron,
-            Glaze(0xF0E2B0, 0xC9A24A, 0.2, 0.5),
-            314) { GlazeName = "amber", Stall = "014", Left = true },
+        new("water_jug", Jug, "red_clay", 14, (128, 64), RedClay, Cream, Glaze(0xB5673E, 0xF0E9D8, 0.5, 0.9), 301)
+        { GlazeName = "cream_slip", Stall = "001" },
+        new("oil_jar", Jar, "red_clay", 18, (128, 64), RedClay, Iron, Glaze(0x6A7A34, 0x33471E, 0.3, 0.7), 302)
+        { GlazeName = "olive", Stall = "002" },
+        new("broth_bowl", Bowl, "stoneware", 7, (128, 64), GreyClay, Iron, Glaze(0x8C9AA0, 0x3B5B7A, 0.6, 0.8), 303)
+        { GlazeName = "ash_blue", Stall = "003", Ember = 0.4 },
+        new("bread_plate", Plate, "white_clay", 6, (128, 64), WhiteClay, Iron, Glaze(0xE8DFC6, 0x4F7F96, 0.4, 0.4), 304)
+        { GlazeName = "milk", Stall = "004" },
+        new("tea_cup", Cup, "white_clay", 5, (64, 64), WhiteClay, Iron, Glaze(0xDDE6DC, 0x7FB09A, 0.9, 0.7), 305)
+        { GlazeName = "celadon", Stall = "005" },
+        new("cider_bottle", Bottle, "stoneware", 11, (128, 128), GreyClay, Cream, Glaze(0x7A5A32, 0x2E2018, 0, 1), 306)
+        { GlazeName = "iron_brown", Stall = "006", AsDds = true },
+        new("reed_vase", Vase, "white_clay", 22, (128, 128), WhiteClay, Iron, Glaze(0x9EC2B4, 0x2F6E63, 0.8, 1), 307)
+        { GlazeName = "reed_green", Stall = "007", AsDds = true },
+        new("salt_crock", Crock, "stoneware", 16, (128, 64), GreyClay, Iron, Glaze(0xC9C0A8, 0x5C6F86, 0, 0.6), 308)
+        { GlazeName = "salt", Stall = "008", Ember = 0.7 },
+        new("wash_basin", Basin, "white_clay", 15, (192, 64), WhiteClay, Iron, Glaze(0xF0ECE0, 0x35608F, 0.3, 0.7), 309)
+        { GlazeName = "milk", Stall = "009" },
+        new("ale_beaker", Beaker, "red_clay", 4, (64, 64), RedClay, Cream, Glaze(0x8A3E26, 0xD9A441, 0, 0.8), 310)
+        { GlazeName = "amber", Stall = "010", Ember = 0.5 },
+        new("milk_pitcher", Pitcher, "white_clay", 13, (128, 128), WhiteClay, Iron, Glaze(0xEDE2C4, 0xC28A3A, 0.5, 0.6), 311)
+        { GlazeName = "milk", Stall = "011", Like = "water_jug" },
+        new("honey_pot", LiddedPot, "red_clay", 12, (128, 64), RedClay, Cream, Glaze(0xD79A2E, 0x7A3E12, 0.2, 1), 312)
+        { GlazeName = "amber", Stall = "012" },
+        new("ink_well", Beaker, "red_clay", 3, (64, 64), RedClay, Cream, Glaze(0x26303E, 0x59708A, 0, 0.5), 313)
+        { GlazeName = "ash_blue", Stall = "013", Left = true },
+        new("butter_dish", Plate, "white_clay", 6, (128, 64), WhiteClay, Iron, Glaze(0xF0E2B0, 0xC9A24A, 0.2, 0.5), 314)
+        { GlazeName = "amber", Stall = "014", Left = true },
     ];
 
     /// <summary>What two wares were called until 3.1.</summary>
@@ -256,14 +144,10 @@ internal static class WareList
     /// <summary>The glazes: name, body and rim.</summary>
     public static IReadOnlyList<(string Name, string Body, string Rim)> Glazes { get; } =
     [
-        (
-            "cream_slip",
-            "#b5673e",
-            "#f0e9d8"), ("olive", "#6a7a34", "#33471e"), ("ash_blue", "#8c9aa0", "#3b5b7a"), ("milk", "#ede2c4", "#c28a3a"), ("celadon", "#dde6dc", "#7fb09a"),
-        (
-            "iron_brown",
-            "#7a5a32",
-            "#2e2018"), ("reed_green", "#9ec2b4", "#2f6e63"), ("salt", "#c9c0a8", "#5c6f86"), ("amber", "#d79a2e", "#7a3e12"),
+        ("cream_slip", "#b5673e", "#f0e9d8"), ("olive", "#6a7a34", "#33471e"), ("ash_blue", "#8c9aa0", "#3b5b7a"),
+        ("milk", "#ede2c4", "#c28a3a"), ("celadon", "#dde6dc", "#7fb09a"),
+        ("iron_brown", "#7a5a32", "#2e2018"), ("reed_green", "#9ec2b4", "#2f6e63"), ("salt", "#c9c0a8", "#5c6f86"),
+        ("amber", "#d79a2e", "#7a3e12"),
     ];
 
     private static GlazeLook Glaze(uint body, uint rim, double crackle, double drips) => new(Tint.Hex(body), Tint.Hex(rim), crackle, drips);
