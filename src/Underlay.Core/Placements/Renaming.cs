@@ -24,13 +24,13 @@ public static class Renaming
     {
         if (tree.Find(from) is null || tree.Find(to) is not null) return [];
         var edits = new List<TreeEdit> { new TreeEdit.Move(from, to) };
-        foreach (
-            var (
-                kept,
-                moved) in new[] { (StepsFile.PathOf(from), StepsFile.PathOf(to)), (
-                    ReservedFolder.SourceOf(from),
-                    ReservedFolder.SourceOf(to)) })
-            if (tree.Find(kept) is not null && tree.Find(moved) is null) edits.Add(new TreeEdit.Move(kept, moved));
+        var kept = new[]
+        {
+            (From: StepsFile.PathOf(from), To: StepsFile.PathOf(to)),
+            (From: ReservedFolder.SourceOf(from), To: ReservedFolder.SourceOf(to)),
+        };
+        foreach (var file in kept)
+            if (tree.Find(file.From) is not null && tree.Find(file.To) is null) edits.Add(new TreeEdit.Move(file.From, file.To));
         edits.AddRange(Decisions(tree, from, to));
         edits.AddRange(Rows(profile, edition, tree, from, to));
         edits.AddRange(IndexRows(profile, edition, tree, from, to));

@@ -11,22 +11,13 @@ internal static class KilnmoorBase
 {
     private static readonly (string Code, string Name, string Group)[] Materials =
     [
-        ("red_clay", "Red clay", "clay"), ("grey_clay", "Grey clay", "clay"), (
-            "white_clay",
-            "White clay",
-            "clay"), ("stoneware", "Stoneware", "clay"),
-        (
-            "stone",
-            "Stone",
-            "ground"), ("slate", "Slate", "ground"), ("sand", "Sand", "ground"), ("earth", "Earth", "ground"), ("ash", "Ash", "ground"),
-        ("brick", "Brick", "built"), ("tile", "Tile", "built"), (
-            "plaster",
-            "Plaster",
-            "built"), ("sherds", "Sherds", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"), ("straw", "Straw", "grown"),
-        ("moss", "Moss", "grown"), ("grass", "Grass", "grown"), (
-            "heather",
-            "Heather",
-            "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
+        ("red_clay", "Red clay", "clay"), ("grey_clay", "Grey clay", "clay"), ("white_clay", "White clay", "clay"),
+        ("stoneware", "Stoneware", "clay"), ("stone", "Stone", "ground"), ("slate", "Slate", "ground"),
+        ("sand", "Sand", "ground"), ("earth", "Earth", "ground"), ("ash", "Ash", "ground"),
+        ("brick", "Brick", "built"), ("tile", "Tile", "built"), ("plaster", "Plaster", "built"),
+        ("sherds", "Sherds", "built"), ("oak", "Oak", "built"), ("reed", "Reed", "grown"),
+        ("straw", "Straw", "grown"), ("moss", "Moss", "grown"), ("grass", "Grass", "grown"),
+        ("heather", "Heather", "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
     ];
 
     public static FileTree Make(string edition)

@@ -142,10 +142,9 @@ internal static class SurfaceList
         (
             "flagstone_grey",
             "flagstone_lichened"), ("flagstone_grey", "flagstone_red"), ("setts_quay", "gravel_path"), ("setts_dark", "quay_stone"),
-        ("sand_dry", "sand_rippled"), ("clay_bank", "clay_cracked"), ("clay_raked", "sherd_yard"), ("slip_settling", "clay_raked"), (
-            "firebrick_buff",
-            "firebrick_sooty"),
-        ("floor_slip_trailed", "floor_hexagon"), ("heather_moor", "moss_bank"), ("deal_limed", "deal_grey"),
+        ("sand_dry", "sand_rippled"), ("clay_bank", "clay_cracked"), ("clay_raked", "sherd_yard"),
+        ("slip_settling", "clay_raked"), ("firebrick_buff", "firebrick_sooty"), ("floor_slip_trailed", "floor_hexagon"),
+        ("heather_moor", "moss_bank"), ("deal_limed", "deal_grey"),
     ];
 
     /// <summary>A name as an edition has it.</summary>
