@@ -10,7 +10,8 @@ public sealed class Manifest
     private const string IdPattern = "^[a-z0-9_]+\\.[a-z0-9_]+$(?!\n)";
     private const string Number = "(0|[1-9][0-9]*)";
     private const string Mark = "(0|[1-9][0-9]*|[0-9]*[a-zA-Z-][0-9a-zA-Z-]*)";
-    private const string VersionPattern = $"^{Number}\\.{Number}\\.{Number}(-{Mark}(\\.{Mark})*)?(\\+[0-9a-zA-Z-]+(\\.[0-9a-zA-Z-]+)*)?$(?!\n)";
+    private const string VersionPattern =
+        $"^{Number}\\.{Number}\\.{Number}(-{Mark}(\\.{Mark})*)?(\\+[0-9a-zA-Z-]+(\\.[0-9a-zA-Z-]+)*)?$(?!\n)";
 
     private Manifest(string id, string version, string from, string to, string? front, IReadOnlyList<(string Id, string Version)> needs)
     {

@@ -62,7 +62,8 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
     ];
 
     private static readonly Regex LeftAside = new(
-        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv|tables/(almanac|materials|stations)\.csv|texts/[a-z0-9_]+\.csv|entries/techniques\.json|entries/(recipes|plans|towers)/[a-z0-9_]+\.json)\z",
+        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv|tables/(almanac|materials|stations)\.csv"
+            + @"|texts/[a-z0-9_]+\.csv|entries/techniques\.json|entries/(recipes|plans|towers)/[a-z0-9_]+\.json)\z",
         RegexOptions.CultureInvariant | RegexOptions.Compiled);
 
     /// <summary>True for files that the game reads and this stand-in does not simulate.</summary>

@@ -30,7 +30,10 @@ public partial class RoomTests
     public void A_room_knows_only_rooms_before_it(string room)
     {
         var later = Rooms[(Array.IndexOf(Rooms, room) + 1)..];
-        var known = FilesOf(room).SelectMany(f => RoomsIn(File.ReadAllText(f)).Intersect(later).Select(r => $"{Path.GetFileName(f)} knows {r}"));
+        var known =
+            from file in FilesOf(room)
+            from other in RoomsIn(File.ReadAllText(file)).Intersect(later)
+            select $"{Path.GetFileName(file)} knows {other}";
         Assert.Empty(known);
     }
 
@@ -38,7 +41,8 @@ public partial class RoomTests
     public void Rooms_that_are_used_are_seen()
     {
         Assert.Contains("Stacks", FilesOf("Checks").SelectMany(f => RoomsIn(File.ReadAllText(f))));
-        Assert.Equal(["Hosts", "Stacks"], RoomsIn("using Underlay.Core.Hosts;\nvar a = new Stacks.Overlay(); // Fixes.Fix").Order(StringComparer.Ordinal));
+        const string Source = "using Underlay.Core.Hosts;\nvar a = new Stacks.Overlay(); // Fixes.Fix";
+        Assert.Equal(["Hosts", "Stacks"], RoomsIn(Source).Order(StringComparer.Ordinal));
     }
 
     private static IEnumerable<string> FilesOf(string room) =>
@@ -48,7 +52,11 @@ public partial class RoomTests
     private static IEnumerable<string> RoomsIn(string source)
     {
         var code = Comment().Replace(Text().Replace(source, "\"\""), "");
-        return Using().Matches(code).Concat(Qualified().Matches(code)).Select(m => m.Groups[1].Value + m.Groups[2].Value).Where(Rooms.Contains).Distinct();
+        return Using().Matches(code)
+            .Concat(Qualified().Matches(code))
+            .Select(m => m.Groups[1].Value + m.Groups[2].Value)
+            .Where(Rooms.Contains)
+            .Distinct();
     }
 
     [GeneratedRegex("^using Underlay\\.Core\\.(\\w+)", RegexOptions.Multiline)]

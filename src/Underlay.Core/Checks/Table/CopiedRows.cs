@@ -40,7 +40,9 @@ public sealed class CopiedRows : Check
             Hosts.Rules.Consequence.Regret,
             $"{copied.Count} of its rows {(copied.Count == 1 ? "is" : "are")} the base’s own "
                 + $"({string.Join(", ", copied.Take(5))}{(copied.Count > 5 ? ", …" : "")})"
-                + $"{(table.Replaces ? $"; with a column “{shape.Merge}” the pack needs its own rows only" : "; they change nothing")}.") with
+                + (table.Replaces
+                    ? $"; with a column “{shape.Merge}” the pack needs its own rows only."
+                    : "; they change nothing.")) with
         {
             Severity = Severity.Note,
             Fix = table.Replaces
