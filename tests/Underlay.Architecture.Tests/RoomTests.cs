@@ -8,8 +8,8 @@ public partial class RoomTests
 {
     private static readonly string[] Rooms =
     [
-        "Names", "Entries", "Packs", "Images", "Hosts", "Codebooks", "BaseFiles", "Decisions", "Manifests", "Stacks", "Offers",
-        "Packaging", "Placements", "Fixes", "Findings", "Checks", "Mending",
+        "Names", "Packs", "Images", "Formats", "Entries", "Steps", "Hosts", "Codebooks", "BaseFiles", "Decisions", "Manifests", "Stacks",
+        "Offers", "Packaging", "Placements", "Fixes", "Findings", "Checks", "Mending",
     ];
 
     private static readonly string Core = Path.Combine(Repository.Root, "src", "Underlay.Core");

@@ -1,4 +1,6 @@
 using System.Text.Json;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Testing;
 using static Underlay.Cli.Tests.UnderlayCommand;
 
@@ -411,9 +413,9 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
                 pack,
                 folder,
                 Path.GetFileName(files.Order(StringComparer.Ordinal).First(f => f.EndsWith(".png", StringComparison.Ordinal))));
-            var read = Core.Images.SourceReader.Read(File.ReadAllBytes(first)).Picture!;
+            var read = SourceReader.Read(File.ReadAllBytes(first)).Picture!;
             read.Rgba[(read.Rgba.Length / 2) + 1] ^= 0x40;
-            File.WriteAllBytes(first, Core.Images.PngWriter.Write(read));
+            File.WriteAllBytes(first, PngWriter.Write(read));
         }
 
         int Blockers() =>

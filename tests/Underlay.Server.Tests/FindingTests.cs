@@ -1,4 +1,5 @@
 using System.Net;
+using Underlay.Core.Formats;
 using Underlay.Demo;
 using Underlay.Testing;
 
@@ -167,7 +168,7 @@ public class FindingTests(RunningServer server)
             .EnumerateArray()
             .Single(f => f.GetProperty("name").GetProperty("code").GetString() == "image/alpha");
         await pack.PostAsync("fixes", new { fixes = new[] { new { finding = found.GetProperty("name"), answer = "#102030" } } });
-        var picture = Core.Images.SourceReader.Read(await pack.FileAsync("art/surfaces/saltbrook_foam.png")).Picture!;
+        var picture = SourceReader.Read(await pack.FileAsync("art/surfaces/saltbrook_foam.png")).Picture!;
         Assert.Equal([0x10, 0x20, 0x30, 255], picture.At(9, 9).ToArray());
     }
 

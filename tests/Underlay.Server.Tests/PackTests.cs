@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using Microsoft.Extensions.DependencyInjection;
+using Underlay.Core.Formats.Json;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -277,7 +278,7 @@ public class PackTests(RunningServer server)
         for (var i = 0; i < 2; i++)
         {
             var pack = await server.NewPackAsync("Reed Works");
-            ids.Add(Core.Entries.JsonText.Parse((await pack.FileAsync("firing.json"))!).FindString("/id"));
+            ids.Add(JsonText.Parse((await pack.FileAsync("firing.json"))!).FindString("/id"));
         }
 
         Assert.Equal(2, ids.Distinct().Count());

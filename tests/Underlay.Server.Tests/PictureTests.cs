@@ -1,5 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 using Underlay.Testing;
 
@@ -186,9 +188,9 @@ public class PictureTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Path, Picture.Of(64, 64).ToPng());
         await TestPack.ReadAsync(await StepsAsync(pack, new { @do = "enlarge", factor = 2 }));
-        var drawn = Core.Images.SourceReader.Read(await pack.FileAsync(Path)).Picture!;
+        var drawn = SourceReader.Read(await pack.FileAsync(Path)).Picture!;
         for (var i = 0; i < 200; i++) drawn.Rgba[i] = 1;
-        var bytes = Core.Images.PngWriter.Write(drawn);
+        var bytes = PngWriter.Write(drawn);
         await TestPack.ReadAsync(await SourceAsync(pack, bytes));
         Assert.Equal(bytes, await pack.FileAsync(Path));
         await pack.PostAsync("undo", new { });

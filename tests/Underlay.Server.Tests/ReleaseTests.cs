@@ -1,7 +1,7 @@
 using System.Net;
 using System.Security.Cryptography;
 using System.Text.Json;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Packaging;
 using Underlay.Testing;
 

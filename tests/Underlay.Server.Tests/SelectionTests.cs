@@ -1,5 +1,5 @@
 using System.Net;
-using Underlay.Core.Images;
+using Underlay.Core.Formats.Png;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;

@@ -1,6 +1,6 @@
 using System.Text;
 using Underlay.Core.Codebooks;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Csv;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 

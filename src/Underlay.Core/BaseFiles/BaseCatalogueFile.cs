@@ -1,7 +1,7 @@
 using System.Text;
+using Underlay.Core.BaseFiles.Contents;
 using Underlay.Core.Codebooks;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.BaseFiles;
@@ -13,7 +13,7 @@ namespace Underlay.Core.BaseFiles;
 public static class BaseCatalogueFile
 {
     // Raised whenever the facts or their layout change.
-    private const int Layout = 5;
+    private const int Layout = 6;
 
     /// <summary>Writes a catalogue.</summary>
     public static void Write(BaseCatalogue catalogue, Stream output)
@@ -27,14 +27,7 @@ public static class BaseCatalogueFile
             writer.Write(file.Path.Value);
             writer.Write(file.Facts.Hash.Hex);
             writer.Write(file.Facts.Length);
-            WritePicture(writer, file.Facts.Picture);
-            var entry = file.Facts.Entry;
-            writer.Write(entry is not null);
-            if (entry is not null)
-            {
-                writer.Write(entry.Text.Utf8.Length);
-                writer.Write(entry.Text.Utf8.Span);
-            }
+            if (file.Place is { } place) ContentReader.Of(place.Content).Write(writer, file.Facts.Content!);
         }
 
         writer.Write(catalogue.Codebooks.Count);
@@ -77,18 +70,8 @@ public static class BaseCatalogueFile
             var found = profile.Locate(path, edition);
             var hash = ContentHash.Parse(reader.ReadString());
             var length = reader.ReadInt64();
-            var picture = ReadPicture(reader);
-            // The base's own entries are sound or not as they were judged when read; only their text is needed again.
-            var entry = reader.ReadBoolean() ? new EntryFacts(Entries.JsonText.Parse(reader.ReadBytes(reader.ReadInt32())), []) : null;
-            // Tables and indexes are few and quickly read; they are not kept twice.
-            var table = found?.Place is { Content: PlaceContent.Table, Table: { } shape } ? TableFacts.Of(read(path), shape) : null;
-            var index = found?.Place is { Content: PlaceContent.Index, Index: { } form } ? IndexFacts.Of(read(path), form) : null;
-            files.Add(
-                new BaseFile(
-                    path,
-                    found?.Place,
-                    found?.Bindings ?? Bindings.None,
-                    new FileFacts(hash, length, picture, entry, table, index)));
+            var content = found?.Place is { } place ? ContentReader.Of(place.Content).ReadBack(reader, place, () => read(path)) : null;
+            files.Add(new BaseFile(path, found?.Place, found?.Bindings ?? Bindings.None, new FileFacts(hash, length, content)));
         }
 
         var books = new Dictionary<string, Codebook>(StringComparer.Ordinal);
@@ -102,76 +85,5 @@ public static class BaseCatalogueFile
         }
 
         return new BaseCatalogue(edition, files, books, read);
-    }
-
-    private static void WritePicture(BinaryWriter writer, PictureFacts? picture)
-    {
-        writer.Write(picture is not null);
-        if (picture is null) return;
-        writer.Write(picture.Problem ?? "");
-        writer.Write(picture.Header is not null);
-        if (picture.Header is { } header)
-        {
-            writer.Write(header.Size.Width);
-            writer.Write(header.Size.Height);
-            writer.Write((byte)header.Colour);
-            writer.Write(header.Interlaced);
-            writer.Write(header.HasAlpha);
-        }
-
-        writer.Write(picture.Pixels is not null);
-        if (picture.Pixels is not { } pixels) return;
-        writer.Write((byte)pixels.Alpha);
-        WritePixel(writer, pixels.FirstClear);
-        WritePixel(writer, pixels.FirstPartial);
-        WritePixel(writer, pixels.FirstUnclearBorder);
-        writer.Write(pixels.UnclearBorderPixels);
-        WritePixel(writer, pixels.FirstGreen);
-        writer.Write(pixels.GreenPixels);
-        WritePixel(writer, pixels.FirstTinted);
-        writer.Write(pixels.BleedShare);
-        writer.Write(pixels.Lettering is not null);
-        if (pixels.Lettering is not var (contrast, stroke)) return;
-        writer.Write(contrast);
-        writer.Write(stroke);
-    }
-
-    private static PictureFacts? ReadPicture(BinaryReader reader)
-    {
-        if (!reader.ReadBoolean()) return null;
-        var problem = reader.ReadString();
-        var header = reader.ReadBoolean()
-            ? new PictureHeader(
-                new PixelSize(reader.ReadInt32(), reader.ReadInt32()),
-                (PngColour)reader.ReadByte(),
-                reader.ReadBoolean(),
-                reader.ReadBoolean())
-            : null;
-        var pixels = reader.ReadBoolean()
-            ? new PixelFacts(
-                (AlphaUse)reader.ReadByte(),
-                ReadPixel(reader),
-                ReadPixel(reader),
-                ReadPixel(reader),
-                reader.ReadInt32(),
-                ReadPixel(reader),
-                reader.ReadInt32(),
-                ReadPixel(reader),
-                reader.ReadDouble(),
-                reader.ReadBoolean() ? new Lettering(reader.ReadDouble(), reader.ReadDouble()) : null)
-            : null;
-        return new PictureFacts(problem.Length == 0 ? null : problem, header, pixels);
-    }
-
-    private static void WritePixel(BinaryWriter writer, PixelAt? pixel)
-    {
-        writer.Write(pixel?.X ?? -1);
-        writer.Write(pixel?.Y ?? -1);
-    }
-
-    private static PixelAt? ReadPixel(BinaryReader reader)
-    {
-        var (x, y) = (reader.ReadInt32(), reader.ReadInt32());
-        return x < 0 ? null : new PixelAt(x, y);
     }
 }

@@ -1,6 +1,7 @@
 using System.Buffers;
+using Underlay.Core.BaseFiles.Contents;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.BaseFiles;
@@ -19,13 +20,13 @@ public static class FactsReader
     /// <param name="place">The place it lies in, or null for a file outside every place: only hash and length are taken.</param>
     public static FileFacts Read(TreeFile file, Place? place)
     {
-        if (file.Length > MostBytes) return new FileFacts(default, file.Length, Unread(place), null);
+        var reader = place is null ? null : ContentReader.Of(place.Content);
+        if (file.Length > MostBytes) return new FileFacts(default, file.Length, reader?.TooLong("it is larger than 256 MiB", place!));
         var length = (int)file.Length;
-        if (place is { Content: not PlaceContent.Picture })
+        if (reader is { KeepsBytes: true })
         {
-            // Kept by the facts, so not pooled.
             var bytes = file.ReadAll();
-            return ReadText(bytes, ContentHash.Of(bytes), place);
+            return new FileFacts(ContentHash.Of(bytes), length, reader.Read(bytes, place!));
         }
 
         var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
@@ -33,19 +34,16 @@ public static class FactsReader
         {
             var memory = pooled.AsMemory(0, length);
             file.Content.Read(memory.Span);
-            var picture = place switch
-            {
-                null => null,
-                { Format: PictureFormat.Dds } => DdsReader.Inspect(memory, place.PixelNeed),
-                _ => PngReader.Inspect(memory, place.PixelNeed),
-            };
-            return new FileFacts(ContentHash.Of(memory.Span), length, picture, null);
+            return new FileFacts(ContentHash.Of(memory.Span), length, reader?.Read(memory, place!));
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(pooled);
         }
     }
+
+    /// <summary>Takes the facts of bytes as of a file of a place.</summary>
+    public static ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) => ContentReader.Of(place.Content).Read(bytes, place);
 
     /// <summary>Takes the facts of many files on all cores.</summary>
     /// <param name="files">Files with their places.</param>
@@ -72,14 +70,4 @@ public static class FactsReader
         for (var i = 0; i < read.Length; i++) byPath[files[i].File.Path] = read[i];
         return byPath;
     }
-
-    private static FileFacts ReadText(byte[] bytes, ContentHash hash, Place place) => place.Content switch
-    {
-        PlaceContent.Table => new FileFacts(hash, bytes.Length, null, null, TableFacts.Of(bytes, place.Table!)),
-        PlaceContent.Index => new FileFacts(hash, bytes.Length, null, null, null, IndexFacts.Of(bytes, place.Index!)),
-        _ => new FileFacts(hash, bytes.Length, null, EntryFacts.Of(bytes, place.Kind!)),
-    };
-
-    private static PictureFacts? Unread(Place? place) =>
-        place is { Content: PlaceContent.Picture } ? new PictureFacts("it is larger than 256 MiB", null, null) : null;
 }

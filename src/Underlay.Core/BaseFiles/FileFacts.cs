@@ -1,5 +1,6 @@
 using Underlay.Core.Entries;
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.BaseFiles;
@@ -10,31 +11,39 @@ namespace Underlay.Core.BaseFiles;
 /// </summary>
 /// <param name="Hash">SHA-256 of the bytes.</param>
 /// <param name="Length">Bytes.</param>
-/// <param name="Picture">Given where the place reads pictures.</param>
-/// <param name="Entry">Given where the place reads entries.</param>
-/// <param name="Table">Given where the place reads tables.</param>
-/// <param name="Index">Given where the place reads an index.</param>
-public sealed record FileFacts(
-    ContentHash Hash,
-    long Length,
-    PictureFacts? Picture,
-    EntryFacts? Entry,
-    TableFacts? Table = null,
-    IndexFacts? Index = null)
+/// <param name="Content">What is known of its content; null for a file outside every place.</param>
+public sealed record FileFacts(ContentHash Hash, long Length, ContentFacts? Content)
 {
-    /// <summary>Why a host cannot read the file, as the end of a sentence; null when it can.</summary>
-    public string? Unreadable =>
-        Picture?.Problem ?? (Entry?.Text.Problem is { } text ? $"{text.Says} ({text.At})" : null) ?? Table?.Problem ?? Index?.Problem;
+    /// <summary>Given where the place reads pictures.</summary>
+    public PictureFacts? Picture => Content as PictureFacts;
+
+    /// <summary>Given where the place reads entries.</summary>
+    public EntryFacts? Entry => Content as EntryFacts;
+
+    /// <summary>Given where the place reads tables.</summary>
+    public TableFacts? Table => Content as TableFacts;
+
+    /// <summary>Given where the place reads an index.</summary>
+    public IndexFacts? Index => Content as IndexFacts;
+
+    /// <summary>Why a host cannot read the file; null when it can.</summary>
+    public TextProblem? Unreadable => Content?.Unreadable;
 
     /// <summary>What a host does not accept in a file that it can read.</summary>
-    public IReadOnlyList<EntryFault> Faults => Entry?.Faults ?? Table?.Faults ?? Index?.Faults ?? [];
+    public IReadOnlyList<EntryFault> Faults => Content?.Faults ?? [];
 }
 
 /// <summary>An entry as text and as its kind judges it.</summary>
 /// <param name="Text">The JSON, or its problem.</param>
 /// <param name="Faults">What the kind does not accept; empty when it accepts the entry, or when it cannot be read.</param>
-public sealed record EntryFacts(JsonText Text, IReadOnlyList<EntryFault> Faults)
+public sealed record EntryFacts(JsonText Text, IReadOnlyList<EntryFault> Faults) : ContentFacts
 {
+    /// <inheritdoc/>
+    public override TextProblem? Unreadable => Text.Problem;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<EntryFault> Faults { get; } = Faults;
+
     /// <summary>True when a host can read the entry and accepts its fields.</summary>
     public bool IsAccepted => Text.Problem is null && Faults.Count == 0;
 

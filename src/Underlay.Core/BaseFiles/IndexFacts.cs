@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using System.Xml;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Xml;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.BaseFiles;
@@ -17,8 +18,14 @@ public sealed record IndexRow(IReadOnlyList<string> Codes, string File, string? 
 /// <param name="Problem">Why it cannot be read; null when it can.</param>
 /// <param name="Faults">What the host does not accept.</param>
 /// <param name="Rows">In order.</param>
-public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFault> Faults, IReadOnlyList<IndexRow> Rows)
+public sealed partial record IndexFacts(TextProblem? Problem, IReadOnlyList<EntryFault> Faults, IReadOnlyList<IndexRow> Rows) : ContentFacts
 {
+    /// <inheritdoc/>
+    public override TextProblem? Unreadable => Problem;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<EntryFault> Faults { get; } = Faults;
+
     private readonly Lazy<HashSet<string>> named = new(() => Rows.Select(r => r.File).ToHashSet(StringComparer.Ordinal));
 
     /// <summary>True when a row names the file.</summary>
@@ -27,8 +34,11 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
     /// <summary>Reads an index.</summary>
     public static IndexFacts Of(byte[] bytes, IndexShape shape)
     {
-        if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return Unreadable(tooLong);
-        if (!System.Text.Unicode.Utf8.IsValid(bytes)) return Unreadable("it is not UTF-8");
+        if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return CannotRead(new TextProblem(null, tooLong));
+        if (!System.Text.Unicode.Utf8.IsValid(bytes)) return CannotRead(new TextProblem(null, "it is not UTF-8"));
+        var whole = System.Text.Encoding.UTF8.GetString(bytes);
+        if (XmlProlog.FindDocumentType(whole) is { } at)
+            return CannotRead(new TextProblem(TextPosition.Of(bytes, System.Text.Encoding.UTF8.GetByteCount(whole.AsSpan(0, at))), "it has a document type, which is not allowed"));
         var settings = new XmlReaderSettings
         {
             DtdProcessing = DtdProcessing.Prohibit,
@@ -50,9 +60,9 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
                 if (reader.NodeType == XmlNodeType.XmlDeclaration
                     && reader.GetAttribute("encoding") is { } encoding
                     && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase))
-                    return Unreadable($"it says that its encoding is {encoding}, where UTF-8 is wanted");
+                    return CannotRead(new TextProblem(null, $"it says that its encoding is {encoding}, where UTF-8 is wanted"));
                 if (reader.NodeType != XmlNodeType.Element) continue;
-                if (reader.Depth >= TextLimit.MostDeep) return Unreadable($"it is nested more than {TextLimit.MostDeep} deep");
+                if (reader.Depth >= TextLimit.MostDeep) return CannotRead(new TextProblem(null, $"it is nested more than {TextLimit.MostDeep} deep"));
                 rows.Add(reader);
             }
 
@@ -60,24 +70,22 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
         }
         catch (XmlException problem)
         {
-            return Unreadable(
-                problem.Message.Contains("DTD", StringComparison.Ordinal)
-                    ? "it has a document type, which is not allowed"
-                    : $"it is no XML (line {problem.LineNumber}, column {problem.LinePosition})");
+            return CannotRead(new TextProblem(new TextPosition(problem.LineNumber, problem.LinePosition), "it is no XML"));
         }
         catch (System.Text.DecoderFallbackException)
         {
-            return Unreadable("it is not UTF-8");
+            return CannotRead(new TextProblem(null, "it is not UTF-8"));
         }
     }
+
+    /// <summary>An index that cannot be read.</summary>
+    internal static IndexFacts CannotRead(TextProblem problem) => new(problem, [], []);
 
     private static bool IsSpan(string text) =>
         MonthSpan().Match(text) is { Success: true } match
             && match.Groups.Values
                 .Skip(1)
                 .All(g => g.Value.Length < 3 && int.Parse(g.Value, System.Globalization.CultureInfo.InvariantCulture) is >= 1 and <= 12);
-
-    private static IndexFacts Unreadable(string problem) => new(problem, [], []);
 
     [GeneratedRegex(@"\A([0-9]+)-([0-9]+)\z", RegexOptions.CultureInvariant)]
     private static partial Regex MonthSpan();
@@ -144,7 +152,7 @@ public sealed partial record IndexFacts(string? Problem, IReadOnlyList<EntryFaul
             rows.Add(new IndexRow([.. codes], file, span, at));
         }
 
-        private static EntryFault Fault(string attribute, TextPosition at, string says) => new("", $"{attribute}, {at}", says);
+        private static EntryFault Fault(string attribute, TextPosition at, string says) => new("", $"{attribute}, {at}", says, at);
 
         private static string NameOf(XmlReader reader) =>
             reader.NamespaceURI.Length == 0 ? reader.LocalName : $"{{{reader.NamespaceURI}}}{reader.LocalName}";

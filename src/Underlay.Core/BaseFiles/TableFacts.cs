@@ -1,5 +1,6 @@
 using System.Text;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Csv;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.BaseFiles;
@@ -35,21 +36,32 @@ public sealed record TableRow(string Key, RowDeed Deed, IReadOnlyList<string> Va
 /// <param name="Columns">The header.</param>
 /// <param name="Rows">In order.</param>
 public sealed record TableFacts(
-    string? Problem,
+    TextProblem? Problem,
     IReadOnlyList<EntryFault> Faults,
     bool Replaces,
     IReadOnlyList<string> Columns,
     IReadOnlyList<TableRow> Rows)
+    : ContentFacts
 {
+    /// <inheritdoc/>
+    public override TextProblem? Unreadable => Problem;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<EntryFault> Faults { get; } = Faults;
+
     /// <summary>Reads a table.</summary>
     public static TableFacts Of(byte[] bytes, TableShape shape)
     {
-        if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return Unreadable(tooLong);
-        if (bytes.AsSpan().StartsWith("\uFEFF"u8)) return Unreadable("it begins with a byte order mark");
-        if (!System.Text.Unicode.Utf8.IsValid(bytes)) return Unreadable("it is not UTF-8");
-        if (CsvText.Read(Encoding.UTF8.GetString(bytes)) is not { } csv) return Unreadable("its quotes do not match");
+        if (TextLimit.FindProblem(bytes.Length) is { } tooLong) return CannotRead(new TextProblem(null, tooLong));
+        if (bytes.AsSpan().StartsWith("\uFEFF"u8)) return CannotRead(new TextProblem(null, "it begins with a byte order mark"));
+        if (!System.Text.Unicode.Utf8.IsValid(bytes)) return CannotRead(new TextProblem(null, "it is not UTF-8"));
+        if (CsvText.Read(Encoding.UTF8.GetString(bytes), ',', out var stuck) is not { } csv)
+            return CannotRead(new TextProblem(stuck, "its quotes do not match"));
         return csv.Rows.Count == 0 ? Reject(shape.Key, "there is no header row") : Judge(csv, shape);
     }
+
+    /// <summary>A table that cannot be read.</summary>
+    internal static TableFacts CannotRead(TextProblem problem) => new(problem, [], false, [], []);
 
     /// <summary>The table's keys over a table below.</summary>
     public IReadOnlySet<string> KeysOver(IEnumerable<string> below)
@@ -102,9 +114,7 @@ public sealed record TableFacts(
         _ => null,
     };
 
-    private static EntryFault Fault(int line, string says) => new("", $"line {line}", says);
+    private static EntryFault Fault(int line, string says) => new("", $"line {line}", says, new TextPosition(line, 1));
 
-    private static TableFacts Unreadable(string problem) => new(problem, [], false, [], []);
-
-    private static TableFacts Reject(string field, string says) => new(null, [new EntryFault("", field, says)], false, [], []);
+    private static TableFacts Reject(string field, string says) => new(null, [new EntryFault("", field, says, new TextPosition(1, 1))], false, [], []);
 }

@@ -1,3 +1,4 @@
+using Underlay.Core.Formats.Json;
 namespace Underlay.Core.Entries;
 
 /// <summary>Names fields in sentences.</summary>

@@ -1,12 +1,8 @@
 using System.Text.Json;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 
 namespace Underlay.Core.Entries;
-
-/// <summary>A value that a kind does not allow.</summary>
-/// <param name="Pointer">The value's place in the entry; for a missing field, the object that lacks it.</param>
-/// <param name="Field">The missing field, or empty.</param>
-/// <param name="Says">What is wanted and what is there, as a sentence without its full stop.</param>
-public sealed record EntryFault(string Pointer, string Field, string Says);
 
 /// <summary>Which fields an entry takes over from another of its kind (the annotation <c>x-underlay-inherits</c>).</summary>
 /// <param name="By">Pointer to the field that names the other by id.</param>

@@ -1,5 +1,7 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 
 namespace Underlay.Core.Entries;
 

@@ -1,6 +1,6 @@
 using Underlay.Core.Decisions;
-using Underlay.Core.Entries;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 

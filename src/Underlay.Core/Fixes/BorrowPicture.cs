@@ -1,9 +1,10 @@
 using Underlay.Core.Decisions;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 
@@ -42,7 +43,7 @@ public sealed record BorrowPicture(
         if (Size is { } size && SourceReader.Read(bytes).Picture is { } picture && picture.Size != size)
         {
             var exact = context.Profile.Locate(Path, context.Edition)?.Place.IsExact == true;
-            bytes = PngWriter.Write(new FitToSize(size, FitMode.Stretch, exact).Run(picture));
+            bytes = FileFormats.Png.Encode(new FitToSize(size, FitMode.Stretch, exact).Run(picture));
         }
 
         return

@@ -34,7 +34,7 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
 /// <param name="Title">The field's name for people.</param>
 /// <param name="Input">What is asked for.</param>
 /// <param name="Usual">The answer that is proposed.</param>
-public sealed record FixQuestion(string Title, Images.Steps.StepInput Input, string Usual);
+public sealed record FixQuestion(string Title, Steps.StepInput Input, string Usual);
 
 /// <summary>What fixes may need to know beyond the pack's files.</summary>
 /// <param name="PackName">The name of the pack's folder or archive, without extension.</param>

@@ -1,7 +1,8 @@
 using System.Globalization;
-using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 
@@ -22,11 +23,11 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     /// <summary>The fix that loses least of those that are enough; null where none is, or the picture cannot be read.</summary>
     public static Lighten? For(FileTree tree, PackPath path, long mostBytes)
     {
-        if (PicturePath.IsDds(path) || tree.Find(path) is not { } file || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
+        if (FileFormats.PictureAt(path) is not PngFormat || tree.Find(path) is not { } file || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
             return null;
-        if (PngWriter.Write(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
+        if (FileFormats.Png.Encode(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
         for (var bits = FewerShades.Most; bits >= FewerShades.Least; bits--)
-            if (PngWriter.Write(new FewerShades(bits).Run(picture)).LongLength is var bytes && bytes <= mostBytes)
+            if (FileFormats.Png.Encode(new FewerShades(bits).Run(picture)).LongLength is var bytes && bytes <= mostBytes)
                 return new Lighten(path, bits, bytes);
         return null;
     }
@@ -36,7 +37,7 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     {
         if (Bits < 8) return Shaping.Add(tree, Path, new FewerShades(Bits)).Edits;
         return tree.Find(Path) is { } file && SourceReader.Read(file.ReadAll()).Picture is { } picture
-            ? [new TreeEdit.Write(Path, PngWriter.Write(picture))]
+            ? [new TreeEdit.Write(Path, FileFormats.Png.Encode(picture))]
             : [];
     }
 }

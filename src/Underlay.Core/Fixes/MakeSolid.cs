@@ -1,7 +1,8 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 

@@ -1,7 +1,7 @@
 using Underlay.Core.Entries;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 

@@ -1,5 +1,6 @@
 using System.Text;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Csv;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;

@@ -1,4 +1,5 @@
 using Underlay.Core.Entries;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;

@@ -1,5 +1,5 @@
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 

@@ -1,5 +1,5 @@
-using Underlay.Core.Hosts;
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
@@ -9,18 +9,18 @@ namespace Underlay.Core.Fixes;
 /// <param name="To">Where it goes; the same path where only its bytes are of another format.</param>
 /// <param name="Format">The format.</param>
 /// <param name="LeavesNoChoice">False when other paths are as likely.</param>
-public sealed record SaveAs(PackPath From, PackPath To, PictureFormat Format, bool LeavesNoChoice = true)
+public sealed record SaveAs(PackPath From, PackPath To, PackPictureFormat Format, bool LeavesNoChoice = true)
     : Fix(
-        From == To ? $"Save it anew as {Format.ToString().ToUpperInvariant()}" : $"Save it as {To.FileName}",
+        From == To ? $"Save it anew as {Format.Name}" : $"Save it as {To.FileName}",
         LosesNothing: false,
         LeavesNoChoice)
 {
     /// <summary>The fix, or null when by its header the file is no picture that could be saved so. Pixels are not decoded yet.</summary>
-    public static SaveAs? For(FileTree tree, PackPath from, PackPath to, PictureFormat format) =>
+    public static SaveAs? For(FileTree tree, PackPath from, PackPath to, PackPictureFormat format) =>
         tree.Find(from) is { } file
-        && SourceReader.Describe(file.ReadAll()) is { Size: { Width: <= PngReader.MaxSide, Height: <= PngReader.MaxSide } } found
+        && SourceReader.Describe(file.ReadAll()) is { Size: { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide } } found
         // An 8-bit PNG that hosts do not read is damaged.
-        && (format != PictureFormat.Png || found is not { Format: "PNG", Bits: 8 })
+        && (format is not PngFormat || found is not { Format: PngFormat, Bits: 8 })
             ? new SaveAs(from, to, format)
             : null;
 
@@ -31,7 +31,7 @@ public sealed record SaveAs(PackPath From, PackPath To, PictureFormat Format, bo
             || (From != To && tree.Find(To) is not null)
             || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
             return [];
-        var write = new TreeEdit.Write(To, Format == PictureFormat.Dds ? DdsWriter.Write(picture) : PngWriter.Write(picture));
+        var write = new TreeEdit.Write(To, Format.Encode(picture));
         return From == To ? [write] : [write, new TreeEdit.Delete(From)];
     }
 }

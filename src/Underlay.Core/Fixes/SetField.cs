@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Underlay.Core.Entries;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;

@@ -1,5 +1,5 @@
 using System.Xml;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Xml;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 

@@ -1,9 +1,9 @@
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Fixes;
 

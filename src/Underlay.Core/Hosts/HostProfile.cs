@@ -1,4 +1,5 @@
 using Underlay.Core.Entries;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 
@@ -21,16 +22,6 @@ public enum SeenPicture
 
     /// <summary>None.</summary>
     Nothing,
-}
-
-/// <summary>In which language a manifest is written.</summary>
-public enum ManifestFormat
-{
-    /// <summary>JSON.</summary>
-    Json,
-
-    /// <summary>TOML 1.0.</summary>
-    Toml,
 }
 
 /// <summary>Places that belong together in the eyes of an author.</summary>
@@ -56,7 +47,7 @@ public sealed record UnjudgedRule(PathPattern Pattern, string Title);
 /// <param name="Template">The template for a new manifest.</param>
 public sealed record ManifestRule(
     PackPath Path,
-    ManifestFormat Format,
+    StructuredFormat Format,
     Kind Kind,
     string IdField,
     string TitleField,

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Underlay.Core.Entries;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 
@@ -19,16 +20,6 @@ public enum PlaceContent
 
     /// <summary>An XML index: one row for each file that it names.</summary>
     Index,
-}
-
-/// <summary>In which format a place's pictures are.</summary>
-public enum PictureFormat
-{
-    /// <summary>Portable Network Graphics.</summary>
-    Png,
-
-    /// <summary>DirectDraw Surface: BC1 or BC3, no mip levels.</summary>
-    Dds,
 }
 
 /// <summary>The columns of a table.</summary>
@@ -91,8 +82,11 @@ public sealed class Place
     /// <summary>The kind of its entries; null for pictures.</summary>
     public required Kind? Kind { get; init; }
 
-    /// <summary>The format of its pictures.</summary>
-    public required PictureFormat Format { get; init; }
+    /// <summary>The format of its files.</summary>
+    public required FileFormat Format { get; init; }
+
+    /// <summary>The format of its pictures; null where it reads none.</summary>
+    public PackPictureFormat? PictureFormat => Format as PackPictureFormat;
 
     /// <summary>The columns of its tables; null for other contents.</summary>
     public required TableShape? Table { get; init; }

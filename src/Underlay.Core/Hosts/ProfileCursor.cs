@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Json;
 
 namespace Underlay.Core.Hosts;
 

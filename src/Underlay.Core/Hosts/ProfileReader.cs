@@ -1,5 +1,7 @@
 using System.Text;
 using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 
@@ -149,8 +151,8 @@ public sealed class ProfileReader
         if (!PackPath.TryParse(pathText, out var path, out var problem) && pathText.Length > 0)
             cursor.Fail("path", $"a path was expected; this one {problem.Says()}");
         var format = cursor.Has("format")
-            ? cursor.Choice("format", ("json", ManifestFormat.Json), ("toml", ManifestFormat.Toml))
-            : ManifestFormat.Json;
+            ? cursor.Choice("format", [.. FileFormats.All.OfType<StructuredFormat>().Select(f => (f.Word, f))])
+            : FileFormats.Json;
         var kind = ReadKind(cursor, "kind");
         var fields = (
             Id: cursor.Text("id"),
@@ -222,6 +224,20 @@ public sealed class ProfileReader
         return family ?? new PlaceFamily(key, key);
     }
 
+    /// <summary>The format that a place's files are in: a picture's is named where it is no PNG.</summary>
+    private static FileFormat ReadFormat(ProfileCursor cursor, PlaceContent content)
+    {
+        if (cursor.Has("format"))
+            return cursor.Choice("format", [.. FileFormats.All.OfType<PackPictureFormat>().Select(f => (f.Word, f))]);
+        return content switch
+        {
+            PlaceContent.Picture => FileFormats.Png,
+            PlaceContent.Table => FileFormats.Csv,
+            PlaceContent.Index => FileFormats.Xml,
+            _ => FileFormats.Json,
+        };
+    }
+
     private Place ReadPlace(
         ProfileCursor cursor,
         Dictionary<string, Placeholder> placeholders,
@@ -245,9 +261,7 @@ public sealed class ProfileReader
             ManifestField = manifestField,
             Content = content,
             Kind = content == PlaceContent.Entry ? ReadKind(cursor, "kind") : null,
-            Format = cursor.Has("format")
-                ? cursor.Choice("format", ("png", PictureFormat.Png), ("dds", PictureFormat.Dds))
-                : PictureFormat.Png,
+            Format = ReadFormat(cursor, content),
             Table = content == PlaceContent.Table ? new TableShape(cursor.Text("column"), cursor.TextIfAny("merge")) : null,
             Index = content == PlaceContent.Index ? ReadIndex(cursor.Object("index"), rules) : null,
             Id = cursor.TextIfAny("id"),

@@ -1,4 +1,6 @@
-using Underlay.Core.Entries;
+using System.Globalization;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
@@ -67,7 +69,7 @@ public sealed class ManifestFacts
     public static ManifestFacts Read(HostProfile profile, FileTree tree)
     {
         if (!tree.TryFind(profile.Manifest.Path, out var file)) return new ManifestFacts(profile, null, []);
-        var text = profile.Manifest.Format == ManifestFormat.Toml ? TomlText.Parse(file.ReadAll()) : JsonText.Parse(file.ReadAll());
+        var text = profile.Manifest.Format.Read(file.ReadAll());
         if (text.Problem is not null) return new ManifestFacts(profile, text, []);
         var faults = profile.Manifest.Kind.Judge(text);
         return new ManifestFacts(profile, text, faults.Count > 0 ? faults : JudgeSpan(profile, text));
@@ -80,9 +82,10 @@ public sealed class ManifestFacts
     /// <param name="value">The value; written as a number where the manifest has one.</param>
     public static byte[] WithValue(HostProfile profile, byte[] file, string field, string value)
     {
-        if (profile.Manifest.Format == ManifestFormat.Json) return JsonEdit.Set(JsonText.Parse(file), field, JsonEdit.Text(value));
-        var isNumber = TomlText.Parse(file).Find(field) is { ValueKind: System.Text.Json.JsonValueKind.Number };
-        return TomlText.WithValue(file, field, isNumber ? value : System.Text.Json.JsonSerializer.Serialize(value));
+        var format = profile.Manifest.Format;
+        var isNumber = format.Read(file).Find(field) is { ValueKind: System.Text.Json.JsonValueKind.Number }
+            && long.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out _);
+        return format.Set(file, field, isNumber ? System.Text.Encoding.UTF8.GetBytes(value) : JsonEdit.Text(value));
     }
 
     /// <summary>The text at a pointer, or a whole number there as text.</summary>

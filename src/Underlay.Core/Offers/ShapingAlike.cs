@@ -1,6 +1,6 @@
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Offers;
 

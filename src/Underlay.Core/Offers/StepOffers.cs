@@ -1,7 +1,8 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Offers;
 
@@ -35,7 +36,7 @@ public static class StepOffers
         }
 
         foreach (var factor in Factors)
-            if (Math.Max(size.Width, size.Height) * factor <= PngReader.MaxSide) Offer(new Enlarge(factor));
+            if (Math.Max(size.Width, size.Height) * factor <= PackPictureFormat.MaxSide) Offer(new Enlarge(factor));
         if (picture.IsOpaque)
         {
             if (Matte.Find(picture) is { } ground) Offer(new CutMatte(new Rgb(ground.R, ground.G, ground.B)));

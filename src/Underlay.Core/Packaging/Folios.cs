@@ -1,7 +1,7 @@
 using System.Formats.Tar;
 using System.Text;
 using Underlay.Core.BaseFiles;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Toml;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 

@@ -1,4 +1,5 @@
 using System.Formats.Tar;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
@@ -138,7 +139,7 @@ public static class PackArchive
         var total = 0L;
         try
         {
-            using var tar = new TarReader(new Images.ReadOnlyMemoryStream(archive));
+            using var tar = new TarReader(new ReadOnlyMemoryStream(archive));
             while (tar.GetNextEntry() is { } entry)
             {
                 cancel.ThrowIfCancellationRequested();

@@ -3,7 +3,7 @@ using System.Buffers.Binary;
 using System.IO.Compression;
 using System.IO.Hashing;
 using System.Text;
-using Underlay.Core.Images;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Packaging;

@@ -1,6 +1,6 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
-using Underlay.Core.Images;
 using Underlay.Core.Names;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
@@ -13,7 +13,7 @@ namespace Underlay.Core.Placements;
 /// <param name="FitsContent">Whether the file's bytes are of the format that the target wants.</param>
 /// <param name="Picture">The format of the picture that the target wants; null where it wants none.</param>
 /// <param name="Folder">The folder or folders that are too many, where that is the slip; else null.</param>
-public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent, PictureFormat? Picture, string? Folder = null);
+public sealed record NearMissCandidate(PackPath Target, string Slip, bool FitsContent, PackPictureFormat? Picture, string? Folder = null);
 
 /// <summary>Finds the paths that an author may have meant.</summary>
 public static class NearMissFinder
@@ -62,7 +62,7 @@ public static class NearMissFinder
             .SelectMany(targets => targets)
             .ToList();
         if (missing.Count == 0) return ([], []);
-        PictureFormat? format = placement.Place.Content == PlaceContent.Picture ? placement.Place.Format : null;
+        var format = placement.Place.PictureFormat;
         // Names that the base has in this place, and names of the pack's own things that lack this very file.
         var names = overlay.Base.In(placement.Place).Select(f => f.Bindings.Find(hole)!)
             .Concat(
@@ -105,23 +105,13 @@ public static class NearMissFinder
         return all;
     }
 
-    private static bool IsPicture(TreeFile file) => SourceReader.FormatOf(file.ReadStart(32)) is not null;
+    private static bool IsPicture(TreeFile file) => SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes)) is not null;
 
     private static NearMissCandidate Candidate(Overlay overlay, TreeFile file, PackPath target, string slip)
     {
         var place = overlay.Profile.Locate(target, overlay.Pack.Edition)?.Place;
-        PictureFormat? wanted = place is { Content: PlaceContent.Picture }
-            ? place.Format
-            : FixedPaths(overlay).Contains(target)
-            ? PictureFormat.Png
-            : null;
-        var fits = SourceReader.FormatOf(file.ReadStart(32)) switch
-        {
-            "PNG" => wanted == PictureFormat.Png,
-            "DDS" => wanted == PictureFormat.Dds,
-            var other => other is null && wanted is null,
-        };
-        return new NearMissCandidate(target, slip, fits, wanted);
+        var wanted = place?.PictureFormat ?? (FixedPaths(overlay).Contains(target) ? FileFormats.Png : null);
+        return new NearMissCandidate(target, slip, SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes)) == wanted, wanted);
     }
 
     private static IEnumerable<(string Path, string Slip, string? Folder)> Variants(Overlay overlay, PackPath path)

@@ -35,7 +35,7 @@ internal sealed record PlaceFit(
     public static PlaceFit Of(Overlay overlay, Place place, Bindings bindings, BaseFile? own, TrayContent content)
     {
         if (content.Size is not { } size) return Unknown;
-        var facts = new FileFacts(default, 0, null, null);
+        var facts = new FileFacts(default, 0, null);
         var placement = new Placement(place.Pattern?.Fill(bindings) ?? default, place, bindings, FromBase: false, facts);
         var rules = overlay.RulesFor(placement).Select(r => r.Rule).ToList();
         var sizes = rules.OfType<SizeRule>().ToList();

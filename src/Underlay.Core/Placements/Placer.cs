@@ -1,4 +1,6 @@
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Formats.Png;
+using Underlay.Core.Formats.Toml;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
@@ -59,7 +61,7 @@ public sealed class Placer
         var found = new Dictionary<PackPath, PlacementCandidate>();
         void Add(PlacementCandidate candidate)
         {
-            var isConverted = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PictureFormat.Png };
+            var isConverted = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PngFormat };
             var told = isConverted ? candidate with { Reason = $"{candidate.Reason}; {content.Conversion}" } : candidate;
             if (!found.TryGetValue(told.Target, out var other) || other.Confidence < told.Confidence) found[told.Target] = told;
         }
@@ -163,7 +165,7 @@ public sealed class Placer
 
     /// <summary>True where the file could stand in the place by its content: a picture of any format can be made one of another.</summary>
     private static bool Takes(Place place, TrayContent content, PlaceContent kind) =>
-        place.Content == kind && (kind != PlaceContent.Picture || place.Format == PictureFormat.Png || content.Format == "DDS");
+        place.Content == kind && (kind != PlaceContent.Picture || place.Format is PngFormat || content.Format == place.Format);
 
     /// <summary>A table under another name is known by its columns.</summary>
     private IEnumerable<PlacementCandidate> ByHeader(IReadOnlyList<string> header)
@@ -228,7 +230,7 @@ public sealed class Placer
 
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
     {
-        if (!Takes(target.Place, content, kind) && !IsDdsOfBase(target)) return null;
+        if (!Takes(target.Place, content, kind) && !IsOtherThanPng(target)) return null;
         if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
         var match = NameMatch.Of(spoken, target);
         var fit = PlaceFit.Of(overlay, target.Place, target.Bindings, target.Base, content);
@@ -240,10 +242,10 @@ public sealed class Placer
         // Part of a name is never sure, however well the size fits.
         var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, match.Identity == Told.Part ? AlmostSure : 0.97), fit.Doubt);
         if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
-        if (IsDdsOfBase(target) && content.Format != "DDS")
+        if (IsOtherThanPng(target) && content.Format != target.Place.Format)
         {
-            const string Becomes = "the base has a DDS here, which beats every PNG: yours becomes one";
-            return new PlacementCandidate(target.Path, target.Place, confidence, $"{reason}; {Becomes}", Doubt: doubt);
+            var becomes = $"the base has a {target.Place.Format} here, which beats every PNG: yours becomes one";
+            return new PlacementCandidate(target.Path, target.Place, confidence, $"{reason}; {becomes}", Doubt: doubt);
         }
 
         if (fit.IsOutranked) confidence = Math.Min(confidence, Outranked);
@@ -252,8 +254,8 @@ public sealed class Placer
     }
 
     /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
-    private static bool IsDdsOfBase(KnownTarget target) =>
-        target is { Place: { Content: PlaceContent.Picture, Format: PictureFormat.Dds }, Base: not null };
+    private static bool IsOtherThanPng(KnownTarget target) =>
+        target is { Place: { PictureFormat: not (null or PngFormat) }, Base: not null };
 
     /// <summary>How likely a target is by what is said of it; null where nothing is.</summary>
     private static double? Likelihood(NameMatch match, PlaceFit fit, KnownTarget target)
@@ -342,7 +344,7 @@ public sealed class Placer
     {
         var rule = overlay.Profile.Manifest;
         var isCalledSo = file.Path.FileName == rule.Path.FileName;
-        var title = rule.Format == ManifestFormat.Json
+        var title = rule.Format is JsonFormat
             ? content.Entry is { } json && rule.Kind.Judge(json).Count == 0 ? json.FindString(rule.TitleField) : null
             : isCalledSo && TomlText.Parse(file.ReadAll()) is { Problem: null } toml && rule.Kind.Judge(toml).Count == 0
                 ? toml.FindString(rule.TitleField)
@@ -372,7 +374,7 @@ public sealed class Placer
         if (content is not { Size: { } size, Picture: { } picture }) return [];
         var grid = LookGrid.Of(picture);
         var near = known.All
-            .Where(k => k.Place is { Content: PlaceContent.Picture, Format: PictureFormat.Png })
+            .Where(k => k.Place is { Format: PngFormat })
             .Where(k => k.Base?.Facts.Picture?.Header?.Size is { } own && IsTimes(size, own))
             .Select(k => (Target: k, Distance: LookRank.Distance(overlay, grid, k.Path) ?? double.MaxValue))
             .Where(k => k.Distance <= LikeOwn)

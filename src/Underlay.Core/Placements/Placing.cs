@@ -1,7 +1,8 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Placements;
 
@@ -48,7 +49,7 @@ public static class Placing
     {
         if (tree.Find(from) is not { } file) return PlacingResult.Stays("it is no longer in the tray.");
         var bytes = file.ReadAll();
-        if (Images.SourceReader.Describe(bytes) is not { Size: var size }) return PlacingResult.Stays("it is no picture.");
+        if (SourceReader.Describe(bytes) is not { Size: var size }) return PlacingResult.Stays("it is no picture.");
         var to = ManifestNaming.PathOf(ManifestFacts.Read(profile, tree), place);
         var wanted = place.RulesOf<Hosts.Rules.SizeRule>(edition).Select(r => r.Nearest(size)).FirstOrDefault(size);
         // What was there is replaced with its steps. A step even where the size is right: it saves the picture in full colour and
@@ -69,7 +70,7 @@ public static class Placing
         TreeEdit[] asItIs = tree.Find(to) is null
             ? [new TreeEdit.Move(file.Path, to)]
             : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
-        if (!Images.PicturePath.IsPicture(to) || Images.SourceReader.FormatOf(file.ReadStart(64)) is null)
+        if (!FileFormats.IsPicture(to) || SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes)) is null)
             return new PlacingResult(asItIs, null);
         var bytes = file.ReadAll();
         var isResult = ReturnedResult.Is(tree, to, bytes);

@@ -1,10 +1,11 @@
 using System.Text;
 using Underlay.Core.Decisions;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Csv;
+using Underlay.Core.Formats.Xml;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Placements;
 

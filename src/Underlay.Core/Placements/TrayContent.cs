@@ -1,5 +1,8 @@
 using System.Text;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Csv;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -16,13 +19,12 @@ namespace Underlay.Core.Placements;
 internal sealed record TrayContent(
     PlaceContent? Is,
     PixelSize? Size = null,
-    string? Format = null,
+    PictureFormat? Format = null,
     string Conversion = "",
     JsonText? Entry = null,
     IReadOnlyList<string>? Header = null)
 {
     private const int MostTextBytes = 1 << 20;
-    private const int PictureHeadBytes = 64;
     private static readonly char[] Separators = [',', ';', '\t'];
     private static readonly TrayContent Unknown = new(Is: null);
 
@@ -34,7 +36,7 @@ internal sealed record TrayContent(
     /// <summary>Looks at a file.</summary>
     public static TrayContent Of(TreeFile file)
     {
-        var head = file.ReadStart(PictureHeadBytes);
+        var head = file.ReadStart(FileFormat.HeadBytes);
         if (SourceReader.FormatOf(head) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
             return new TrayContent(
                 PlaceContent.Picture,
@@ -42,7 +44,7 @@ internal sealed record TrayContent(
                 format,
                 SourceReader.ConversionOf(bytes))
             { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
-        if (PngReader.IsPng(head)) return new TrayContent(PlaceContent.Picture, Format: "PNG");
+        if (FileFormats.OfHead(head) is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());
     }

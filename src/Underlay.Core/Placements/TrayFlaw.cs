@@ -1,4 +1,4 @@
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Placements;
@@ -13,7 +13,7 @@ internal static class TrayFlaw
         if (file.Length == 0) return "it is empty: it has no bytes";
         if (content is not { Format: { } format, Picture: null }) return null;
         return SourceReader.Read(file.ReadAll()).Problem is { } problem
-            ? $"it begins as a {format} picture and cannot be read: {problem}"
+            ? $"it begins as {format.One} and cannot be read: {problem}"
             : null;
     }
 }

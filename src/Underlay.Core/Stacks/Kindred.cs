@@ -1,3 +1,4 @@
+using Underlay.Core.Formats.Json;
 namespace Underlay.Core.Stacks;
 
 /// <summary>Finds the base's entries that are most like one of the pack's.</summary>
@@ -31,6 +32,6 @@ public static class Kindred
                 .EnumerateObject()
                 .Count(
                     f =>
-                        overlay.Links.Value(other, $"/{Entries.JsonText.Escape(f.Name)}") is { } value
+                        overlay.Links.Value(other, $"/{JsonText.Escape(f.Name)}") is { } value
                             && System.Text.Json.JsonElement.DeepEquals(value, f.Value));
 }

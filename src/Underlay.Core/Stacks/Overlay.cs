@@ -1,4 +1,5 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;

@@ -1,6 +1,7 @@
 using SkiaSharp;
+using Underlay.Core.Formats.Dds;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Steps;
 
 namespace Underlay.Demo.Art;
 

@@ -2,6 +2,8 @@ using System.Text;
 using System.Text.Json;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Manifests;
@@ -68,7 +70,7 @@ internal static class EntryEndpoints
             file is null ? null : PackSnapshot.HashOf(file),
             kind?.Key ?? place!.Key,
             kind?.Title ?? place!.Title,
-            LanguageOf(snapshot, at, place),
+            FormatOf(snapshot, place).Language,
             kind?.Document ?? NoSchema,
             Encoding.UTF8.GetString(bytes),
             ChoicesOf(snapshot, place),
@@ -85,8 +87,8 @@ internal static class EntryEndpoints
         var (kind, place, _) = KindOf(snapshot, at);
         var bytes = Encoding.UTF8.GetBytes(request.Text);
         if (kind is null) return JudgePlain(bytes, place!);
-        var text = LanguageOf(snapshot, at, place) == "toml" ? TomlText.Parse(bytes) : JsonText.Parse(bytes);
-        if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At.Line, problem.At.Column)]);
+        var text = ((StructuredFormat)FormatOf(snapshot, place)).Read(bytes);
+        if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At?.Line, problem.At?.Column)]);
         var faults = kind.Judge(text).Concat(Lacking(kind, text)).Concat(Dangling(snapshot, place, text));
         return new Judgement(true, [.. faults.Select(f => View(text, f))]);
     }
@@ -108,32 +110,17 @@ internal static class EntryEndpoints
 
     private static JsonElement NoSchema { get; } = JsonDocument.Parse("{}").RootElement;
 
-    private static string LanguageOf(PackSnapshot snapshot, PackPath path, Place? place) => place?.Content switch
-    {
-        PlaceContent.Table => "csv",
-        PlaceContent.Index => "xml",
-        null when path == snapshot.Profile.Manifest.Path && snapshot.Profile.Manifest.Format == ManifestFormat.Toml => "toml",
-        _ => "json",
-    };
+    private static TextFormat FormatOf(PackSnapshot snapshot, Place? place) =>
+        place?.Format as TextFormat ?? snapshot.Profile.Manifest.Format;
 
     /// <summary>What the host would not accept in a table or an index.</summary>
     private static Judgement JudgePlain(byte[] bytes, Place place)
     {
-        var (problem, faults) = place.Content == PlaceContent.Table
-            ? TableFacts.Of(bytes, place.Table!) is var table ? (table.Problem, table.Faults) : default
-            : IndexFacts.Of(bytes, place.Index!) is var index ? (index.Problem, index.Faults) : default;
-        return problem is not null
-            ? new Judgement(false, [new FaultView("", problem, LineIn(problem), 1)])
-            : new Judgement(true, [.. faults.Select(f => new FaultView("", f.Says, LineIn(f.Says), 1))]);
+        var facts = FactsReader.Read(bytes, place);
+        return facts.Unreadable is { } problem
+            ? new Judgement(false, [new FaultView("", problem.Says, problem.At?.Line ?? 1, problem.At?.Column ?? 1)])
+            : new Judgement(true, [.. facts.Faults.Select(f => new FaultView("", f.Says, f.At?.Line ?? 1, f.At?.Column ?? 1))]);
     }
-
-    /// <summary>The line that a sentence names, else the first.</summary>
-    private static int LineIn(string says) =>
-        says.IndexOf("line ", StringComparison.Ordinal) is var at
-            && at >= 0
-            && int.TryParse(new string([.. says[(at + 5)..].TakeWhile(char.IsAsciiDigit)]), out var line)
-            ? line
-            : 1;
 
     private static IEnumerable<EntryFault> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
     {

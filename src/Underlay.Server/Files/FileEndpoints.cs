@@ -1,7 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
@@ -60,13 +61,13 @@ internal static class FileEndpoints
         response.Headers.Vary = "Accept";
         // A page that asks for a picture gets one that browsers show, whatever its format.
         var asksForPicture = response.HttpContext.Request.Headers.Accept.ToString().StartsWith("image/", StringComparison.Ordinal);
-        if (asksForPicture && !PngReader.IsPng(bytes) && SourceReader.Read(bytes).Picture is { } picture)
-            return TypedResults.File(PngWriter.Write(picture), "image/png");
-        if (PngReader.IsPng(bytes))
-            return TypedResults.File(
-                asksForPicture && SourceReader.ConversionOf(bytes).Length > 0 && SourceReader.ToPng(bytes).Png is { } shown ? shown : bytes,
-                "image/png");
-        if (path.EndsWith(".json", StringComparison.Ordinal)) return TypedResults.File(bytes, "text/plain; charset=utf-8");
+        var format = FileFormats.OfHead(bytes.AsSpan(0, Math.Min(bytes.Length, FileFormat.HeadBytes)));
+        var isShownAnew = asksForPicture && (format is not PngFormat || SourceReader.ConversionOf(bytes).Length > 0);
+        if (isShownAnew && SourceReader.Read(bytes).Picture is { } picture)
+            return TypedResults.File(FileFormats.Png.Encode(picture), FileFormats.Png.MediaType);
+        if (format is PngFormat) return TypedResults.File(bytes, format.MediaType);
+        if (format is null && Path.HasExtension(path) && FileFormats.OfPath(Parse(path)) is TextFormat text)
+            return TypedResults.File(bytes, text.MediaType);
         return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);
     }
 

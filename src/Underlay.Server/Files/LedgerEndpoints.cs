@@ -1,5 +1,5 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 using Underlay.Server.Packs;
@@ -128,7 +128,7 @@ internal static class LedgerEndpoints
         file.Path.FileName,
         "file",
         "unplaced",
-        PicturePath.IsPicture(file.Path),
+        FileFormats.IsPicture(file.Path),
         PackSnapshot.HashOf(file), null, null, null, file.Length);
 
     /// <summary>"Sea jug" for "wares/sea_jug/shelf.png"; the place's own word where nothing in the path is a name.</summary>

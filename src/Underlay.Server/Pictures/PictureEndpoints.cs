@@ -5,11 +5,12 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
+using Underlay.Core.Formats;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 using Underlay.Server.Files;
 using Underlay.Server.Findings;
 using Underlay.Server.Hosting;
@@ -118,7 +119,7 @@ internal static class PictureEndpoints
                 "Both the base’s picture and yours are needed, and both have to be readable.");
         var (picture, share) = Difference.Of(under, yours);
         response.Headers["Underlay-Share"] = share.ToString("0.0000", CultureInfo.InvariantCulture);
-        return FileEndpoints.Serve(PngWriter.Write(picture), "difference.png", false, response);
+        return FileEndpoints.Serve(FileFormats.Png.Encode(picture), "difference.png", false, response);
     }
 
     private static RgbaPicture? Decode(byte[]? bytes) => bytes is null ? null : SourceReader.Read(bytes).Picture;
@@ -134,7 +135,7 @@ internal static class PictureEndpoints
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (Shaping.FindSteps(snapshot.Tree, FileEndpoints.Parse(path)) is not { } known) throw ProblemException.NoFile(path);
-        var (png, problem) = after <= 0 ? (known.Source, null) : Shaping.Run(known.Source, known.Steps.Take(after));
+        var (png, problem) = after <= 0 ? (known.Source, null) : Shaping.Run(known.Source, known.Steps.Take(after), FileFormats.Png);
         return png is not null
             ? FileEndpoints.Serve(png, "step.png", false, response)
             : throw new ProblemException(409, "picture-unreadable", $"The picture cannot be read: {problem}.");

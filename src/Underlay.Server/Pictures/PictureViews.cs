@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Underlay.Core.Checks;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Steps;
 using Underlay.Server.Files;
 using Underlay.Server.Findings;
 

@@ -1,8 +1,8 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Npgsql;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
@@ -35,7 +35,7 @@ internal static partial class ReleaseChanges
                     new ChangedFile(
                         f.Path.Value,
                         isOfBase(f.Path) ? "override" : "addition",
-                        PicturePath.IsPicture(f.Path),
+                        FileFormats.IsPicture(f.Path),
                         PackSnapshot.HashOf(f))));
 
     /// <summary>
@@ -56,17 +56,17 @@ internal static partial class ReleaseChanges
                     new ChangedFile(
                         file.Path.Value,
                         isOfBase(file.Path) ? "override" : "addition",
-                        PicturePath.IsPicture(file.Path),
+                        FileFormats.IsPicture(file.Path),
                         hash));
             else if (old.Length != file.Length || old.Hash.Hex != hash)
-                changes.Add(new ChangedFile(file.Path.Value, "changed", PicturePath.IsPicture(file.Path), hash));
+                changes.Add(new ChangedFile(file.Path.Value, "changed", FileFormats.IsPicture(file.Path), hash));
         }
 
         var there = now.Select(f => f.Path).ToHashSet();
         changes.AddRange(
             before.Files
                 .Where(f => f.Path != manifest && !there.Contains(f.Path))
-                .Select(f => new ChangedFile(f.Path.Value, "removed", PicturePath.IsPicture(f.Path), null)));
+                .Select(f => new ChangedFile(f.Path.Value, "removed", FileFormats.IsPicture(f.Path), null)));
         return InOrder(changes);
     }
 

@@ -2,7 +2,7 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
@@ -105,7 +105,7 @@ internal static class ReleaseEndpoints
             suggested,
             why,
             snapshot.Report.Count(Core.Findings.Severity.Blocker),
-            [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, PicturePath.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
+            [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, FileFormats.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
             [.. changes.Select(c => c with

@@ -1,5 +1,5 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
-using Underlay.Core.Images;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
@@ -125,7 +125,7 @@ internal static class TrayEndpoints
         FileOf(advice.File.Path),
         advice.File.Path.Value,
         PackSnapshot.HashOf(advice.File),
-        SourceReader.FormatOf(advice.File.ReadStart(64)) is not null,
+        SourceReader.FormatOf(advice.File.ReadStart(FileFormat.HeadBytes)) is not null,
         advice.Size is { } size ? new Size(size.Width, size.Height) : null,
         advice.File.Length,
         advice.IsSure,

@@ -38,7 +38,7 @@ public class IndexFactsTests
     [InlineData("", "no XML")]
     [InlineData("<?xml version='1.0' encoding='latin1'?><contents/>", "encoding is latin1")]
     public void What_cannot_be_read_is_told_and_no_entity_is_looked_up(string text, string says) =>
-        Assert.Contains(says, Read(text).Problem!, StringComparison.Ordinal);
+        Assert.Contains(says, Read(text).Problem!.Says, StringComparison.Ordinal);
 
     [Theory]
     [InlineData("<bird><plate src='a' plumage='b'/></bird>", "“bird” in line 1 lacks “code”")]

@@ -204,10 +204,10 @@ public class FindingsTests
     {
         var pack = APack.Of().WithSurface("saltbrook_foam", Picture.Of(100, 100));
         var shaped = pack.Tree.With(
-            Core.Images.Steps.Shaping.Add(
+            Core.Steps.Shaping.Add(
                 pack.Tree,
                 PackPath.Parse("art/surfaces/saltbrook_foam.png"),
-                new Core.Images.Steps.FitToSize(new Core.Images.PixelSize(64, 64), Core.Images.Steps.FitMode.Stretch, Exact: false)).Edits);
+                new Core.Steps.FitToSize(new Core.Images.PixelSize(64, 64), Core.Steps.FitMode.Stretch, Exact: false)).Edits);
         return new APack(shaped.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll())).With(
             ".underlay/sources/art/surfaces/saltbrook_foam.png",
             Picture.Of(120, 120));

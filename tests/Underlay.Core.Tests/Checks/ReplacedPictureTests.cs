@@ -1,8 +1,8 @@
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Mending;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Checks;
 

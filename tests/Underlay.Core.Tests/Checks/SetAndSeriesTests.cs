@@ -1,6 +1,7 @@
 using Underlay.Core.Findings;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Checks;
 

@@ -3,6 +3,8 @@ using System.Text.Json.Nodes;
 using CsCheck;
 using Json.Schema;
 using Underlay.Core.Entries;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
 
 namespace Underlay.Core.Tests.Entries;
 

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 using Underlay.Core.Mending;
 

@@ -1,9 +1,10 @@
 using CsCheck;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Mending;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Fixes;
 

@@ -1,4 +1,6 @@
 using Underlay.Core.Findings;
+using Underlay.Core.Formats.Dds;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 using Underlay.Core.Mending;
 

@@ -1,9 +1,9 @@
 using System.Text;
 using CsCheck;
 using Underlay.Core.BaseFiles;
-using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats.Csv;
 using Underlay.Core.Hosts;
 using Underlay.Core.Mending;
 

@@ -1,4 +1,6 @@
 using CsCheck;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Dds;
 using Underlay.Core.Images;
 
 namespace Underlay.Core.Tests.Images;

@@ -1,4 +1,5 @@
 using CsCheck;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 
 namespace Underlay.Core.Tests.Images;

@@ -1,6 +1,7 @@
 using CsCheck;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Images;
 

@@ -1,6 +1,7 @@
 using System.Buffers.Binary;
 using CsCheck;
 using SkiaSharp;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 
 namespace Underlay.Core.Tests.Images;

@@ -1,7 +1,8 @@
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Offers;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Images;
 

@@ -1,6 +1,8 @@
 using CsCheck;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Images;
 
@@ -98,7 +100,7 @@ public class ShapingTests
         Assert.Equal(source, tree.Find(ReservedFolder.SourceOf(Shelf))!.ReadAll());
         Assert.Equal(["Fit to 56 x 56", "Clear the outer ring"], StepsFile.Read(tree, Shelf)!.Steps.Select(s => s.Title));
         Assert.Equal(0, PngReader.Inspect(tree.Find(Shelf)!.ReadAll(), PixelNeed.Alpha).Pixels!.UnclearBorderPixels);
-        Assert.Equal(Shaping.Run(source, StepsFile.Read(tree, Shelf)!.Steps).Bytes, tree.Find(Shelf)!.ReadAll());
+        Assert.Equal(Shaping.Run(source, StepsFile.Read(tree, Shelf)!.Steps, FileFormats.Png).Bytes, tree.Find(Shelf)!.ReadAll());
     }
 
     [Fact]
@@ -130,7 +132,7 @@ public class ShapingTests
     public void What_cannot_be_shaped_is_told_and_nothing_is_changed()
     {
         var broken = APack.Of().With(Shelf.Value, "no picture").Tree;
-        Assert.Contains("it is no PNG, BMP", Shaping.Add(broken, Shelf, new ClearBorder()).Problem, StringComparison.Ordinal);
+        Assert.Contains("it is no PNG, DDS", Shaping.Add(broken, Shelf, new ClearBorder()).Problem, StringComparison.Ordinal);
         var large = APack.Of().With(Shelf.Value, Picture.Filled(2049, 1, default)).Tree;
         var result = Shaping.Add(large, Shelf, new Enlarge(2));
         Assert.Contains("at most 4096", result.Problem, StringComparison.Ordinal);

@@ -1,4 +1,5 @@
-using Underlay.Core.Images;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Dds;
 using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;

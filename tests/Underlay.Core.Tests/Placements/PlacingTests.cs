@@ -1,7 +1,9 @@
 using ImageMagick;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Placements;
+using Underlay.Core.Steps;
 using Pixel = Underlay.Testing.Pixel;
 
 namespace Underlay.Core.Tests.Placements;

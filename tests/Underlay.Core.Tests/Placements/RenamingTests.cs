@@ -1,7 +1,7 @@
 using System.Text;
 using Underlay.Core.Decisions;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Placements;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Placements;
 

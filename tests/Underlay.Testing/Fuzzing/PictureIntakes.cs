@@ -1,6 +1,9 @@
 using System.Buffers.Binary;
 using System.IO.Hashing;
 using ImageMagick;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Dds;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
 
 namespace Underlay.Testing.Fuzzing;

@@ -1,5 +1,7 @@
 using System.Text;
-using Underlay.Core.Entries;
+using Underlay.Core.Formats.Csv;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Formats.Toml;
 
 namespace Underlay.Testing.Fuzzing;
 
@@ -65,7 +67,7 @@ public static class TextIntakes
         if (text.Problem is { } problem)
         {
             PackIntake.AssertWords(problem.Says);
-            if (problem.At.Line < 1 || problem.At.Column < 1) throw new InvalidDataException($"a problem at {problem.At}");
+            if (problem.At is not { Line: >= 1, Column: >= 1 }) throw new InvalidDataException($"a problem at {problem.At}");
         }
         else if (text.Root.ValueKind == System.Text.Json.JsonValueKind.Undefined)
         {

@@ -1,3 +1,4 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;

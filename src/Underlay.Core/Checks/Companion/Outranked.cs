@@ -1,7 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -34,9 +33,9 @@ public sealed class Outranked : Check
             Fix = isMine && !drop.Placement.FromBase
                 ? new SetAside(drop.Placement.Path)
                 : !drop.Placement.FromBase
-                    && overlay.Profile.Locate(first, overlay.Edition) is { Place.Format: PictureFormat.Dds }
+                    && overlay.Profile.Locate(first, overlay.Edition) is { Place.PictureFormat: { } format }
                     && !overlay.PackHas(first)
-                ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, PictureFormat.Dds)
+                ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, format)
                 : null,
         };
     }

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Stacks;
@@ -22,7 +23,7 @@ public sealed class OffScreen : RuleCheck<ScreenColoursRule>
             double Part(string name) => member.Value.GetProperty(name).GetDouble();
             var colour = new Oklch(Part("l"), Part("c"), Part("h"));
             if (colour.IsOnScreen) continue;
-            var pointer = $"/{Entries.JsonText.Escape(member.Name)}";
+            var pointer = $"/{JsonText.Escape(member.Name)}";
             yield return Report(
                 overlay,
                 placement,

@@ -40,7 +40,7 @@ public sealed class RejectedEntry : Check
         foreach (var fault in facts.Faults)
         {
             // What is missing from the entry as a whole stands nowhere in it.
-            var at = fault.Pointer.Length == 0 ? null : facts.Entry?.Text.Locate(fault.Pointer);
+            var at = fault.At ?? (fault.Pointer.Length == 0 ? null : facts.Entry?.Text.Locate(fault.Pointer));
             var near = fault.Field.Length == 0 || facts.Entry is null
                 ? null
                 : drop.Placement.Place.Kind?
@@ -49,7 +49,7 @@ public sealed class RejectedEntry : Check
             yield return Report(
                 overlay,
                 drop,
-                $"{fault.Says.Capitalised()}{(at is { } position ? $" ({position})" : "")}"
+                $"{fault.Says.Capitalised()}{(fault.At is null && at is { } position ? $" ({position})" : "")}"
                 + $"{(near is null ? "" : $"; {FieldName.Quote(near)} is near")}.") with
             {
                 Pointer = fault.Pointer,

@@ -1,7 +1,7 @@
 using Underlay.Core.Decisions;
-using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Names;
 using Underlay.Core.Stacks;

@@ -22,7 +22,7 @@ public sealed class UnreadableEntry : Check
         if (facts.Picture is null && facts.Unreadable is { } problem)
             yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
             {
-                At = facts.Entry?.Text.Problem?.At,
+                At = problem.At,
                 Fix = drop.Placement.FromBase
                     ? null
                     : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),

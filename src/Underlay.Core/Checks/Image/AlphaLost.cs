@@ -3,8 +3,8 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 

@@ -25,7 +25,7 @@ public sealed class NotGrey : RuleCheck<GreyRule>
             {
                 Fix = placement.FromBase
                     ? null
-                    : new Fixes.ShapePicture(placement.Path, new Images.Steps.ToGrey())
+                    : new Fixes.ShapePicture(placement.Path, new Steps.ToGrey())
             };
     }
 }

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Stacks;

@@ -1,9 +1,8 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
-using Underlay.Core.Images;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -40,19 +39,18 @@ public sealed class UnreadablePicture : Check
 
     private static string Because(Overlay overlay, Placement placement, string problem)
     {
-        var wanted = placement.Place.Format == PictureFormat.Dds ? "a DDS, BC1 or BC3, without mip levels" : "an 8-bit PNG";
+        var wanted = placement.Place.PictureFormat!;
         // What it is tells more than what it is not.
         var format = placement.FromBase
             ? null
             : overlay.Pack.Tree.Find(placement.Path) is { } file
-            ? SourceReader.FormatOf(file.ReadStart(64))
+            ? SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes))
             : null;
-        return format is not null && format != (placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")
-            ? $"This is a {format} under the name of a {(placement.Place.Format == PictureFormat.Dds ? "DDS" : "PNG")}. Save it anew as "
-                + $"{wanted}."
-            : $"This is no picture that can be read: {problem}. Save it anew as {wanted}.";
+        return format is not null && format != wanted
+            ? $"This is a {format} under the name of a {wanted}. Save it anew as {wanted.Wanted}."
+            : $"This is no picture that can be read: {problem}. Save it anew as {wanted.Wanted}.";
     }
 
     private static SaveAs? FindFix(Overlay overlay, Placement placement) =>
-        placement.FromBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.Format);
+        placement.FromBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.PictureFormat!);
 }

@@ -1,9 +1,9 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 

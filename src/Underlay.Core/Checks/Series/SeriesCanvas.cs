@@ -1,8 +1,8 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Images.Steps;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 

@@ -39,7 +39,7 @@ public sealed class EmptyTableValue : Check
                         + $"an empty text.") with
                 {
                     Discriminator = $"{row.Key}/{column}",
-                    At = new Entries.TextPosition(row.Line, 1),
+                    At = new Formats.TextPosition(row.Line, 1),
                     Fix = new SetTableValue(placement.Path, shape.Key, row.Key, column, usual),
                 };
             }

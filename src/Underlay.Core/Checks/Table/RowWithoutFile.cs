@@ -42,7 +42,7 @@ public sealed class RowWithoutFile : Check
                     + $"none{(path is { } wanted ? $" at {wanted}" : " of such a name")}.") with
             {
                 Discriminator = row.Key,
-                At = new Entries.TextPosition(row.Line, 1),
+                At = new Formats.TextPosition(row.Line, 1),
                 RestsOn = path is { } missing ? [missing] : [],
                 Fix = new RemoveTableRows(table.Path, shape.Key, [row.Key], "Take the row out"),
             };

@@ -1,0 +1,93 @@
+using System.Buffers.Binary;
+using System.IO.Compression;
+using System.IO.Hashing;
+using System.Text;
+using Underlay.Core.Images;
+
+namespace Underlay.Core.Formats.Png;
+
+/// <summary>Writes PNG files: full colour, with alpha where a pixel is not solid. Colours under clear alpha are kept.</summary>
+/// <remarks>PNG specification; each row has the filter whose result has the least sum of absolute differences (section 12.8).</remarks>
+public static class PngWriter
+{
+    private const int Filters = 5;
+
+    /// <summary>Encodes a picture. The same pixels give the same bytes.</summary>
+    public static byte[] Write(RgbaPicture picture)
+    {
+        var opaque = picture.IsOpaque;
+        using var file = new MemoryStream();
+        file.Write([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A]);
+        var header = new byte[13];
+        BinaryPrimitives.WriteInt32BigEndian(header, picture.Size.Width);
+        BinaryPrimitives.WriteInt32BigEndian(header.AsSpan(4), picture.Size.Height);
+        header[8] = 8;
+        header[9] = (byte)(opaque ? PngColour.Rgb : PngColour.Rgba);
+        WriteChunk(file, "IHDR", header);
+        WriteChunk(file, "IDAT", Deflate(Filter(picture, opaque ? 3 : 4)));
+        WriteChunk(file, "IEND", []);
+        return file.ToArray();
+    }
+
+    private static void WriteChunk(MemoryStream file, string type, ReadOnlySpan<byte> data)
+    {
+        var chunk = new byte[data.Length + 12];
+        BinaryPrimitives.WriteInt32BigEndian(chunk, data.Length);
+        Encoding.ASCII.GetBytes(type, chunk.AsSpan(4));
+        data.CopyTo(chunk.AsSpan(8));
+        BinaryPrimitives.WriteUInt32BigEndian(chunk.AsSpan(data.Length + 8), Crc32.HashToUInt32(chunk.AsSpan(4, data.Length + 4)));
+        file.Write(chunk);
+    }
+
+    private static byte[] Deflate(byte[] rows)
+    {
+        using var packed = new MemoryStream();
+        using (var zlib = new ZLibStream(packed, CompressionLevel.SmallestSize, leaveOpen: true)) zlib.Write(rows);
+        return packed.ToArray();
+    }
+
+    private static byte[] Filter(RgbaPicture picture, int channels)
+    {
+        var rowBytes = picture.Size.Width * channels;
+        var rows = new byte[(rowBytes + 1) * picture.Size.Height];
+        byte[] row = new byte[rowBytes], above = new byte[rowBytes], trial = new byte[rowBytes];
+        for (var y = 0; y < picture.Size.Height; y++)
+        {
+            for (var x = 0; x < picture.Size.Width; x++) picture.At(x, y)[..channels].CopyTo(row.AsSpan(x * channels));
+            var to = rows.AsSpan(y * (rowBytes + 1), rowBytes + 1);
+            var least = long.MaxValue;
+            for (byte filter = 0; filter < Filters; filter++)
+            {
+                var sum = Apply(filter, row, above, channels, trial);
+                if (sum >= least) continue;
+                least = sum;
+                to[0] = filter;
+                trial.CopyTo(to[1..]);
+            }
+
+            (row, above) = (above, row);
+        }
+
+        return rows;
+    }
+
+    private static long Apply(byte filter, byte[] row, byte[] above, int channels, byte[] to)
+    {
+        var sum = 0L;
+        for (var i = 0; i < row.Length; i++)
+        {
+            int left = i < channels ? 0 : row[i - channels], up = above[i], corner = i < channels ? 0 : above[i - channels];
+            var guess = filter switch { 0 => 0, 1 => left, 2 => up, 3 => (left + up) >> 1, _ => Paeth(left, up, corner) };
+            to[i] = (byte)(row[i] - guess);
+            sum += Math.Abs((int)(sbyte)to[i]);
+        }
+
+        return sum;
+    }
+
+    private static int Paeth(int left, int up, int corner)
+    {
+        int byLeft = Math.Abs(up - corner), byUp = Math.Abs(left - corner), byCorner = Math.Abs(left + up - corner - corner);
+        return byLeft <= byUp && byLeft <= byCorner ? left : byUp <= byCorner ? up : corner;
+    }
+}

@@ -1,0 +1,76 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Underlay.Core.Formats;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Formats.Png;
+using Underlay.Core.Images;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Steps;
+
+/// <summary>The steps of one picture, as the pack keeps them in <c>.underlay/steps/{path}.json</c> (docs/pack-files.md).</summary>
+/// <param name="Source">Hash of the source on which they ran.</param>
+/// <param name="Steps">In order.</param>
+/// <param name="Result">Hash of what came of them.</param>
+public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, ContentHash Result)
+{
+    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
+
+    /// <summary>Where the steps of a picture are kept.</summary>
+    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Name}/steps/{picture}.json");
+
+    /// <summary>The first step that is not known and so keeps them from running, or null.</summary>
+    public UnknownStep? Unknown => Steps.OfType<UnknownStep>().FirstOrDefault();
+
+    /// <summary>The steps of a picture, or null when there are none or their file cannot be read.</summary>
+    public static StepsFile? Read(FileTree tree, PackPath picture)
+    {
+        if (!tree.TryFind(PathOf(picture), out var file)) return null;
+        var text = JsonText.Parse(file.ReadAll());
+        if (!ContentHash.TryParse(text.FindString("/source"), out var source)
+            || !ContentHash.TryParse(text.FindString("/result"), out var result))
+            return null;
+        if (text.Find("/steps") is not { ValueKind: JsonValueKind.Array } list) return null;
+        var context = new StepContext(hash => FindKept(tree, hash), () => null, () => null);
+        var steps = new List<Step>();
+        foreach (var item in list.EnumerateArray())
+        {
+            if (StepReader.Read(item, context) is not { } step) return null;
+            steps.Add(step);
+        }
+
+        return new StepsFile(source, steps, result);
+    }
+
+    /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
+    public static bool IsUnreadable(FileTree tree, PackPath picture) =>
+        tree.Find(PathOf(picture)) is not null && Read(tree, picture) is null;
+
+    /// <summary>The pictures that steps need beside the source, as the pack keeps them by their hash.</summary>
+    public static IEnumerable<TreeEdit.Write> Pictures(IEnumerable<Step> steps) =>
+        steps
+            .SelectMany(s => s.Pictures)
+            .Select(FileFormats.Png.Encode)
+            .Select(png => new TreeEdit.Write(KeptPath(ContentHash.Of(png)), png))
+            .DistinctBy(w => w.Path);
+
+    /// <summary>A picture that the pack keeps for its steps, or null.</summary>
+    public static RgbaPicture? FindKept(FileTree tree, ContentHash hash) =>
+        tree.Find(KeptPath(hash)) is { } kept && PngReader.Decode(kept.ReadAll()) is { Rgba: { } rgba, Size: var size }
+            ? new RgbaPicture(size, rgba)
+            : null;
+
+    /// <summary>The file that keeps the steps of a picture.</summary>
+    public TreeEdit.Write WriteFor(PackPath picture)
+    {
+        var json = new JsonObject
+        {
+            ["source"] = Source.Hex,
+            ["steps"] = new JsonArray([.. Steps.Select(s => s.ToJson())]),
+            ["result"] = Result.Hex,
+        };
+        return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
+    }
+
+    private static PackPath KeptPath(ContentHash hash) => PackPath.Parse($"{ReservedFolder.Name}/pictures/{hash.Hex}.png");
+}
