@@ -110,5 +110,5 @@ public sealed class CheckEngine
                             && pair.First.Rule == pair.Second.Rule));
 
     private static bool IsSame(Placement before, Placement now) =>
-        before.Path == now.Path && before.FromBase == now.FromBase && ReferenceEquals(before.Facts, now.Facts);
+        before.Path == now.Path && before.Layer.IsBase == now.Layer.IsBase && ReferenceEquals(before.Facts, now.Facts);
 }

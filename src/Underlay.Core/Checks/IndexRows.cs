@@ -29,7 +29,7 @@ internal static class IndexRows
     /// <summary>The pack's own picture that a row names and that is shown, or null.</summary>
     public static Placement? FileOf(Overlay overlay, IndexRow row) =>
         PackPath.TryParse(row.File, out var path, out _)
-            && overlay.Shown(path) is { FromBase: false, Place.Content: PlaceContent.Picture } picture
+            && overlay.Shown(path) is { Layer.IsBase: false, Place.Content: PlaceContent.Picture } picture
             && picture.Place.Rules.Any(r => r is Hosts.Rules.IndexedRule)
             ? picture
             : null;

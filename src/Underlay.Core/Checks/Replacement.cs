@@ -30,7 +30,7 @@ internal sealed record Replacement(
     /// <summary>Measures a picture beside the base's; null for what replaces none, has the base's own bytes, or cannot be read.</summary>
     public static Replacement? Of(Overlay overlay, Placement placement)
     {
-        if (placement.FromBase || placement.Facts.Picture is not { IsReadable: true }) return null;
+        if (placement.Layer.IsBase || placement.Facts.Picture is not { IsReadable: true }) return null;
         if (overlay.OfBase(placement.Path) is not { Facts.Picture.IsReadable: true } own || own.Facts.Hash == placement.Facts.Hash)
             return null;
         if (Known.TryGetValue(placement.Facts, out var known) && known.Own == own.Facts) return known.Replacement;

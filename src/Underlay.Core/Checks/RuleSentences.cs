@@ -170,7 +170,7 @@ public static class RuleSentences
         return new RuleSentence(
             $"A set of {members.Count}, whole from one pack: {string.Join(", ", members)}",
             $"{there} in your pack",
-            placement.FromBase || there == members.Count);
+            placement.Layer.IsBase || there == members.Count);
     }
 
     private static RuleSentence OfListed(Overlay overlay, Placement placement, ListedInRule rule, Hosts.Place table)
@@ -182,7 +182,7 @@ public static class RuleSentences
 
     private static RuleSentence OfIndexed(Overlay overlay, Placement placement, IndexedRule rule)
     {
-        var named = placement.FromBase
+        var named = placement.Layer.IsBase
             || overlay.Pack.In(overlay.Profile.Place(rule.Index)).Any(i => i.Facts.Index?.Names(placement.Path) == true);
         return new RuleSentence($"A row in {overlay.Profile.Place(rule.Index).Noun} names it", named ? "there" : "missing", named);
     }
@@ -216,7 +216,7 @@ public static class RuleSentences
         var there = targets.Select(overlay.Shown).FirstOrDefault(p => p is not null);
         var measured = there is null
             ? (overlay.PackHas(first) ? "left out by the host" : "missing")
-            : there.FromBase
+            : there.Layer.IsBase
             ? "in the base"
             : "in your pack";
         return new RuleSentence($"{(there?.Path ?? first).FileName} beside it", measured, there is not null);

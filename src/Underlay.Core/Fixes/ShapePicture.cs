@@ -25,7 +25,7 @@ public sealed record ShapePicture(
     /// <summary>Fits a picture of the pack to what a rule asks of its size; null for one of the base.</summary>
     public static ShapePicture? ToFit(Overlay overlay, Placement placement, SizeRule rule, PixelSize size)
     {
-        if (placement.FromBase) return null;
+        if (placement.Layer.IsBase) return null;
         var steps = Fitting.Steps(placement.Place, size, Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size));
         return new ShapePicture(placement.Path, steps[0].TitleFor(size), steps);
     }

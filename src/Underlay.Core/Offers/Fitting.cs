@@ -41,7 +41,7 @@ internal static class Fitting
             .OfType<PackPath>()
             .Select(path => overlay.Shown(path))
             .OfType<Placement>();
-        foreach (var companion in tied.OrderBy(c => c.FromBase))
+        foreach (var companion in tied.OrderBy(c => c.Layer.IsBase))
             if (companion.Facts.Picture?.Header?.Size is { } size && rule.Judge(size) is null) return size;
         return null;
     }

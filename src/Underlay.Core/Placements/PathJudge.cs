@@ -11,20 +11,7 @@ namespace Underlay.Core.Placements;
 /// <param name="Says">What speaks against it, as a sentence; empty for nothing.</param>
 /// <param name="Near">A path that is near and that the host reads; null for none.</param>
 /// <param name="IsRefused">True where the file cannot be placed there at all.</param>
-public sealed record PathJudgement(Place? Place, Layer Replaces, string Says, PackPath? Near, bool IsRefused);
-
-/// <summary>Which layer has a file.</summary>
-public enum Layer
-{
-    /// <summary>None.</summary>
-    None,
-
-    /// <summary>The base.</summary>
-    Base,
-
-    /// <summary>The pack.</summary>
-    Pack,
-}
+public sealed record PathJudgement(Place? Place, Layer? Replaces, string Says, PackPath? Near, bool IsRefused);
 
 /// <summary>Judges and completes paths while they are typed.</summary>
 public static class PathJudge
@@ -35,11 +22,11 @@ public static class PathJudge
     public static PathJudgement Judge(Overlay overlay, TreeFile file, string text)
     {
         if (!PackPath.TryParse(text, out var path, out var problem))
-            return new PathJudgement(null, Layer.None, $"This path {problem.Says()}.", null, true);
+            return new PathJudgement(null, null, $"This path {problem.Says()}.", null, true);
         if (ReservedFolder.Holds(path))
-            return new PathJudgement(null, Layer.None, $"{ReservedFolder.Name} is Underlay’s own folder.", null, true);
+            return new PathJudgement(null, null, $"{ReservedFolder.Name} is Underlay’s own folder.", null, true);
         var located = overlay.Profile.Locate(path, overlay.Edition);
-        var layer = overlay.PackHas(path) ? Layer.Pack : overlay.Base.Find(path) is not null ? Layer.Base : Layer.None;
+        Layer? layer = overlay.PackHas(path) ? Layer.Pack : overlay.Base.Find(path) is not null ? Layer.Base : null;
         if (ContentClash.Find(overlay.Profile, overlay.Edition, file, path) is { } clash)
             return new PathJudgement(located?.Place, layer, $"{char.ToUpperInvariant(clash[0])}{clash[1..]}", null, true);
         if (located is { } found)

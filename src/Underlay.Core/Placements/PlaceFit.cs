@@ -36,7 +36,7 @@ internal sealed record PlaceFit(
     {
         if (content.Size is not { } size) return Unknown;
         var facts = new FileFacts(default, 0, null);
-        var placement = new Placement(place.Pattern?.Fill(bindings) ?? default, place, bindings, FromBase: false, facts);
+        var placement = new Placement(place.Pattern?.Fill(bindings) ?? default, place, bindings, Layer.Pack, facts);
         var rules = overlay.RulesFor(placement).Select(r => r.Rule).ToList();
         var sizes = rules.OfType<SizeRule>().ToList();
         var ofBase = own?.Facts.Picture?.Header?.Size;
@@ -56,7 +56,7 @@ internal sealed record PlaceFit(
     /// <summary>Another file that the host would use in place of the one there.</summary>
     private static string? FindOutranking(Overlay overlay, List<Rule> rules, Bindings bindings) =>
         rules.OfType<OutrankedByRule>().Select(r => overlay.FirstShown(r.Places, bindings)).FirstOrDefault(p => p is not null) is { } first
-            ? $"{overlay.Profile.Title} would not show it: {(first.FromBase ? "the base’s" : "your")} {first.Path} goes before it"
+            ? $"{overlay.Profile.Title} would not show it: {(first.Layer.IsBase ? "the base’s" : "your")} {first.Path} goes before it"
             : null;
 
     private static string? FindDoubt(List<Rule> rules, PixelSize size, PixelSize? beside, TrayContent content)

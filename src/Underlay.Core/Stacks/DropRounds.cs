@@ -62,7 +62,7 @@ internal sealed class DropRounds(Overlay overlay)
                 if (overlay.FindDrop(placement.Path) is null && FindBroken(placement) is { } broken)
                     found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var path in baseInDoubt)
-            if (overlay.Shown(path) is { FromBase: true } placement && FindBroken(placement) is { } broken)
+            if (overlay.Shown(path) is { Layer.IsBase: true } placement && FindBroken(placement) is { } broken)
                 found.Add(new Drop(placement, broken.Code, broken.Rule));
         foreach (var drop in found) overlay.Add(drop);
         foreach (var drop in found) DoubtAround(drop.Placement);
@@ -86,7 +86,7 @@ internal sealed class DropRounds(Overlay overlay)
             ListedInRule { Codebook: { } book } listed => !overlay.Base.Codebooks[book].Has(placement.Bindings.Find(listed.Placeholder)!),
             IndexedRule indexed => !IsIndexed(placement, indexed),
             WantedByRule wanted => !IsWanted(placement, wanted),
-            OutrankedByRule outranked => !placement.FromBase && overlay.FirstShown(outranked.Places, placement.Bindings) is not null,
+            OutrankedByRule outranked => !placement.Layer.IsBase && overlay.FirstShown(outranked.Places, placement.Bindings) is not null,
             UniqueRule unique => IsDouble(placement, unique),
             _ => false,
         };
@@ -107,7 +107,7 @@ internal sealed class DropRounds(Overlay overlay)
     private bool IsIndexed(Placement placement, IndexedRule rule)
     {
         var index = overlay.Profile.Place(rule.Index);
-        return placement.FromBase
+        return placement.Layer.IsBase
             ? overlay.Base.In(index).Any(i => i.Facts.Index?.Names(placement.Path) == true)
             : overlay.Pack.In(index).Any(i => overlay.FindDrop(i.Path) is null && i.Facts.Index!.Names(placement.Path));
     }
@@ -119,8 +119,8 @@ internal sealed class DropRounds(Overlay overlay)
     {
         if (placement.Field(rule.Field) is not { } value) return false;
         var others = overlay.Links.WithValue(placement.Place, rule.Field, value).Where(o => o.Path != placement.Path);
-        return others.Any(o => rule.UpperStays && o.FromBase != placement.FromBase
-            ? placement.FromBase
+        return others.Any(o => rule.UpperStays && o.Layer.IsBase != placement.Layer.IsBase
+            ? placement.Layer.IsBase
             : rule.UpperStays ? o.Path.CompareTo(placement.Path) > 0 : o.Path.CompareTo(placement.Path) < 0);
     }
 
@@ -160,7 +160,7 @@ internal sealed class DropRounds(Overlay overlay)
 
     private void Doubt(IEnumerable<Placement> placements)
     {
-        foreach (var placement in placements.Where(p => p.FromBase)) baseInDoubt.Add(placement.Path);
+        foreach (var placement in placements.Where(p => p.Layer.IsBase)) baseInDoubt.Add(placement.Path);
     }
 
     private void DoubtAround(Placement dropped)
@@ -171,7 +171,7 @@ internal sealed class DropRounds(Overlay overlay)
             if (tied.Pattern?.Fill(dropped.Bindings) is { } path && overlay.OfBase(path) is not null) baseInDoubt.Add(path);
         if (dropped.Place.Id is { } id && dropped.Facts.Entry?.Text.FindString(id) is { } gone) DoubtReferences(dropped.Place, gone);
         DoubtWanted(dropped);
-        if (!dropped.FromBase && overlay.OfBase(dropped.Path) is { } uncovered) DoubtBeside(uncovered);
+        if (!dropped.Layer.IsBase && overlay.OfBase(dropped.Path) is { } uncovered) DoubtBeside(uncovered);
     }
 
     private void DoubtWanted(Placement owner)

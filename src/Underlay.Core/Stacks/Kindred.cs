@@ -9,7 +9,7 @@ public static class Kindred
     /// </summary>
     public static IReadOnlyList<Placement> Of(Overlay overlay, Placement entry)
     {
-        var line = overlay.Links.Line(entry).Skip(1).Where(p => p.FromBase).Select(p => p.Path).ToList();
+        var line = overlay.Links.Line(entry).Skip(1).Where(p => p.Layer.IsBase).Select(p => p.Path).ToList();
         var words = entry.Bindings.Key.Split('=', '_');
         return
         [

@@ -24,7 +24,7 @@ internal sealed class Links(Overlay overlay)
             if (overlay.FindDrop(mine.Path) is null) found = mine;
         if (found is not null) return found;
         foreach (var file in overlay.Base.LinksOf(place).ById[id])
-            if (overlay.Shown(file.Path) is { FromBase: true } shown) found = shown;
+            if (overlay.Shown(file.Path) is { Layer.IsBase: true } shown) found = shown;
         return found;
     }
 
@@ -37,7 +37,7 @@ internal sealed class Links(Overlay overlay)
                     .WithValue(pointer)[value]
                     .Select(f => overlay.Shown(f.Path))
                     .OfType<Placement>()
-                    .Where(p => p.FromBase));
+                    .Where(p => p.Layer.IsBase));
 
     /// <summary>The places whose entries refer to ids of a place, with the fields that do.</summary>
     public IEnumerable<(Place Owner, string Field)> ReferringTo(Place place) => referring.Value[place.Key];

@@ -94,7 +94,7 @@ public sealed class Overlay
 
     /// <summary>The base's file at a path with its place, shown or not.</summary>
     public Placement? OfBase(PackPath path) =>
-        Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, FromBase: true, file.Facts) : null;
+        Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, Layer.Base, file.Facts) : null;
 
     /// <summary>
     /// All files of a place that the host shows: the pack's in order of path, then those of the base that no file of the pack
@@ -105,7 +105,7 @@ public sealed class Overlay
         foreach (var mine in Pack.In(place))
             if (!drops.ContainsKey(mine.Path)) yield return mine;
         foreach (var file in Base.In(place))
-            if (Shown(file.Path) is { FromBase: true } shown) yield return shown;
+            if (Shown(file.Path) is { Layer.IsBase: true } shown) yield return shown;
     }
 
     /// <summary>The drop of the pack's file at a path, or null.</summary>
@@ -170,7 +170,7 @@ public sealed class Overlay
     public RgbaPicture? Decode(Placement placement)
     {
         if (placement.Facts.Picture is not { IsReadable: true }) return null;
-        var bytes = placement.FromBase ? Base.Read(placement.Path) : Pack.Tree.Find(placement.Path)?.ReadAll();
+        var bytes = placement.Layer.IsBase ? Base.Read(placement.Path) : Pack.Tree.Find(placement.Path)?.ReadAll();
         return bytes is null ? null : SourceReader.Read(bytes).Picture;
     }
 
@@ -191,7 +191,7 @@ public sealed class Overlay
         }
     }
 
-    internal void Add(Drop drop) => (drop.Placement.FromBase ? baseDrops : drops)[drop.Placement.Path] = drop;
+    internal void Add(Drop drop) => (drop.Placement.Layer.IsBase ? baseDrops : drops)[drop.Placement.Path] = drop;
 
     private (string? Value, PackPath? Owner) Choose(VariesWithRule varies, Placement placement)
     {

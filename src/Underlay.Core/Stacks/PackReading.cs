@@ -110,7 +110,7 @@ public sealed class PackReading
 
         foreach (var (path, read) in FactsReader.ReadAll(unknown, progress, cancel)) facts[path] = read;
         var placements = located
-            .Select(f => f.Known ?? new Placement(f.File.Path, f.Place, f.Bindings, FromBase: false, facts[f.File.Path]))
+            .Select(f => f.Known ?? new Placement(f.File.Path, f.Place, f.Bindings, Layer.Pack, facts[f.File.Path]))
             .ToList();
         return new PackReading(profile, edition, tree, manifest, facts, files, placements);
     }

@@ -9,9 +9,9 @@ namespace Underlay.Core.Stacks;
 /// <param name="Path">Where it lies.</param>
 /// <param name="Place">Its place.</param>
 /// <param name="Bindings">What its path has at the place's placeholders.</param>
-/// <param name="FromBase">True for the host's own file.</param>
+/// <param name="Layer">The layer of the stack that it comes from.</param>
 /// <param name="Facts">What is known of its bytes.</param>
-public sealed record Placement(PackPath Path, Place Place, Bindings Bindings, bool FromBase, FileFacts Facts)
+public sealed record Placement(PackPath Path, Place Place, Bindings Bindings, Layer Layer, FileFacts Facts)
 {
     /// <summary>The text at a field of its entry, or null.</summary>
     public string? Field(string pointer) => Facts.Entry?.Text.FindString(pointer);

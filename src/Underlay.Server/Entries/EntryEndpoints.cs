@@ -164,7 +164,7 @@ internal static class EntryEndpoints
                     .ShownIn(place)
                     .Where(p => p.Field(place.Id!) is not null)
                     .OrderBy(p => p.Path)
-                    .Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.FromBase)),
+                    .Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.Layer.IsBase)),
             ];
         var ofPack = overlay.Pack.Placements
             .Where(p => p.Place == place && overlay.FindDrop(p.Path) is null)
@@ -205,6 +205,6 @@ internal static class EntryEndpoints
                         && !p.RulesOf<EnabledByRule>(overlay.Edition).Any())
             .Select(p => p.Pattern?.Fill(placement.Bindings) is { } path ? overlay.Shown(path) : null)
             .OfType<Placement>()
-            .Select(p => new ShownPicture(p.Path.Value, p.Facts.Hash.Hex, p.FromBase))
+            .Select(p => new ShownPicture(p.Path.Value, p.Facts.Hash.Hex, p.Layer.IsBase))
             .FirstOrDefault();
 }

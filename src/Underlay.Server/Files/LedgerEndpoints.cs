@@ -56,7 +56,7 @@ internal static class LedgerEndpoints
         var rows = new Dictionary<PackPath, LedgerRow>();
         foreach (var file in overlay.Base.Files)
             if (file.Place is { } place)
-                rows[file.Path] = Row(new Placement(file.Path, place, file.Bindings, FromBase: true, file.Facts), overlay);
+                rows[file.Path] = Row(new Placement(file.Path, place, file.Bindings, Layer.Base, file.Facts), overlay);
         foreach (var placement in ofPack.Values) rows[placement.Path] = Row(placement, overlay);
         foreach (var found in snapshot.Report.Findings.SelectMany(f => f.Parts.Select(p => p.Path).Prepend(f.Path)))
             if (PackPath.TryParse(found, out var path, out _)
@@ -83,7 +83,7 @@ internal static class LedgerEndpoints
     private static LedgerRow Row(Placement placement, Overlay overlay)
     {
         var under = overlay.Base.Find(placement.Path);
-        var state = placement.FromBase
+        var state = placement.Layer.IsBase
             ? "base"
             : under is null
             ? "addition"
@@ -97,9 +97,9 @@ internal static class LedgerEndpoints
             placement.Place.Noun,
             state,
             placement.Place.Content == PlaceContent.Picture,
-            placement.FromBase ? null : placement.Facts.Hash.Hex,
+            placement.Layer.IsBase ? null : placement.Facts.Hash.Hex,
             under?.Facts.Hash.Hex,
-            placement.FromBase ? null : SizeOf(placement.Facts),
+            placement.Layer.IsBase ? null : SizeOf(placement.Facts),
             under is null ? null : SizeOf(under.Facts),
             placement.Facts.Length);
     }

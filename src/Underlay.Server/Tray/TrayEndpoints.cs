@@ -256,7 +256,7 @@ internal static class TrayEndpoints
         var judged = PathJudge.Judge(overlay, dropped, target);
         return new PathView(
             judged.Place?.Noun,
-            judged.Replaces.ToString().ToLowerInvariant(),
+            judged.Replaces is { } layer ? (layer.IsBase ? "base" : "pack") : "none",
             judged.Says,
             judged.Near?.Value,
             judged.IsRefused,

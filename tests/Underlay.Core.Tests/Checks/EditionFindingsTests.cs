@@ -213,7 +213,7 @@ public class EditionFindingsTests
     {
         var report = AGuide.Of().With("plates/own.png", Picture.Of(300, 300)).Check();
         Assert.Equal("index/missing-row", Assert.Single(report.Findings).Code.Value);
-        Assert.True(report.Overlay!.Shown(PackPath.Parse("plates/own.png"))!.FromBase);
+        Assert.True(report.Overlay!.Shown(PackPath.Parse("plates/own.png"))!.Layer.IsBase);
     }
 
     [Fact]

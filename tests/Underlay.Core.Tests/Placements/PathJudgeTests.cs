@@ -30,7 +30,7 @@ public class PathJudgeTests
     public void A_path_of_the_base_is_replaced_and_one_of_the_pack_s_own_is_the_pack_s()
     {
         Assert.Equal(
-            (Layer.Base, false, ""),
+            ((Layer?)Layer.Base, false, ""),
             (
                 Judge("art/surfaces/flagstone.png").Replaces,
                 Judge("art/surfaces/flagstone.png").IsRefused,
@@ -38,7 +38,7 @@ public class PathJudgeTests
         Assert.Equal(
             Layer.Pack,
             Judge("art/surfaces/flagstone.png", pack: APack.Of().With("art/surfaces/flagstone.png", Picture.Of(64, 64))).Replaces);
-        Assert.Equal(Layer.None, Judge("art/surfaces/saltbrook_foam.png").Replaces);
+        Assert.Null(Judge("art/surfaces/saltbrook_foam.png").Replaces);
     }
 
     [Theory]

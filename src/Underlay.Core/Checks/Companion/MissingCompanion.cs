@@ -72,7 +72,7 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     {
         if (overlay.PackHas(target)) return null;
         if (wanted.Template is { } template) return new WriteFromTemplate(target, template, placement.Path);
-        return rule.AtWanted && !placement.FromBase
+        return rule.AtWanted && !placement.Layer.IsBase
             ? BorrowPicture.For(overlay, placement, target, [.. rule.Places.Select(overlay.Profile.Place)])
             : null;
     }

@@ -30,9 +30,9 @@ public sealed class Outranked : Check
             drop,
             $"{(isMine ? "Your" : "The base’s")} {first.FileName} beats every {drop.Placement.Path.FileName} here. {advice}") with
         {
-            Fix = isMine && !drop.Placement.FromBase
+            Fix = isMine && !drop.Placement.Layer.IsBase
                 ? new SetAside(drop.Placement.Path)
-                : !drop.Placement.FromBase
+                : !drop.Placement.Layer.IsBase
                     && overlay.Profile.Locate(first, overlay.Edition) is { Place.PictureFormat: { } format }
                     && !overlay.PackHas(first)
                 ? SaveAs.For(overlay.Pack.Tree, drop.Placement.Path, first, format)

@@ -25,12 +25,12 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
         var other = targets.Select(overlay.Shown).FirstOrDefault(s => s is not null);
         if (other?.Facts.Picture is not { IsReadable: true, Header.Size: var wanted }) yield break;
         if (placement.Facts.Picture is not { IsReadable: true, Header.Size: var size } || size == wanted) yield break;
-        var whose = placement.FromBase ? "The base’s" : "Your";
+        var whose = placement.Layer.IsBase ? "The base’s" : "Your";
         yield return Report(
             overlay,
             placement,
             rule.Else,
-            $"{whose} {placement.Place.Noun} is {size}, {(other.FromBase ? "the base’s" : "your")} {other.Place.Noun} is {wanted}: both "
+            $"{whose} {placement.Place.Noun} is {size}, {(other.Layer.IsBase ? "the base’s" : "your")} {other.Place.Noun} is {wanted}: both "
                 + $"have to be the same size.") with
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },

@@ -21,7 +21,7 @@ public sealed class Unwanted : Check
     {
         if (drop.Rule is not WantedByRule rule) yield break;
         // The base's own under one of the pack's goes with that one.
-        if (drop.Placement.FromBase && overlay.FindDrop(drop.Placement.Path) is { Rule: WantedByRule }) yield break;
+        if (drop.Placement.Layer.IsBase && overlay.FindDrop(drop.Placement.Path) is { Rule: WantedByRule }) yield break;
         var value = drop.Placement.Bindings.Find(rule.Placeholder)!;
         var owner = overlay.Profile.Place(rule.Place);
         var had = overlay.Pack.In(owner).Where(p => p.Field(rule.Field) == value).Select(p => p.Path)

@@ -50,7 +50,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     /// <summary>What the edition calls it, or the nearest that it has.</summary>
     private static SetField? FindFix(Overlay overlay, Placement placement, RefersToRule rule)
     {
-        if (placement.FromBase || placement.Field(rule.Field) is not { } value) return null;
+        if (placement.Layer.IsBase || placement.Field(rule.Field) is not { } value) return null;
         if (InOther(overlay, rule, value) is { } other) return other.Now is { } now ? SetField.To(placement.Path, rule.Field, now) : null;
         return FindNear(Names(overlay, rule), value) is { } near
             ? SetField.To(placement.Path, rule.Field, near, leavesNoChoice: false)
@@ -68,7 +68,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
             drop,
             $"{FieldName.Quote(by)} is “{id}”, which is not the id of {one} ({at}).{other?.Says ?? Hint(near)}") with
         {
-            Fix = drop.Placement.FromBase || other is not null || near is null
+            Fix = drop.Placement.Layer.IsBase || other is not null || near is null
                 ? null
                 : SetField.To(drop.Placement.Path, by, near, leavesNoChoice: false),
             Pointer = by,

@@ -31,7 +31,7 @@ public sealed class Misnamed : Check
         {
             Pointer = rule.Field,
             At = at,
-            Fix = drop.Placement.FromBase
+            Fix = drop.Placement.Layer.IsBase
                 ? null
                 : SetField.To(
                     drop.Placement.Path,

@@ -19,11 +19,11 @@ public sealed class NearField : Check
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) =>
-        placement.FromBase ? [] : Find(overlay, placement);
+        placement.Layer.IsBase ? [] : Find(overlay, placement);
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) =>
-        drop.Placement.FromBase ? [] : Find(overlay, drop.Placement);
+        drop.Placement.Layer.IsBase ? [] : Find(overlay, drop.Placement);
 
     private IEnumerable<Finding> Find(Overlay overlay, Placement placement)
     {

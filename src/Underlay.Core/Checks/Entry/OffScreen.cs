@@ -17,7 +17,7 @@ public sealed class OffScreen : RuleCheck<ScreenColoursRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ScreenColoursRule rule)
     {
-        if (placement.FromBase || placement.Facts.Entry is not { } entry) yield break;
+        if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
         foreach (var member in entry.Text.Root.EnumerateObject())
         {
             double Part(string name) => member.Value.GetProperty(name).GetDouble();

@@ -56,7 +56,7 @@ public sealed class RejectedEntry : Check
                 Discriminator = fault.Field,
                 Covers = near is null ? [] : ["entry/near-field"],
                 At = at,
-                Fix = drop.Placement.FromBase
+                Fix = drop.Placement.Layer.IsBase
                     ? null
                     : near is not null
                     ? new RenameField(drop.Placement.Path, near, fault.Field)

@@ -28,11 +28,11 @@ public sealed class Twice : Check
         var value = drop.Placement.Field(rule.Field)!;
         var kept = overlay.Links.WithValue(drop.Placement.Place, rule.Field, value).FirstOrDefault();
         // Where the host leaves its own out, the author's file is the one to change.
-        var mine = drop.Placement.FromBase && kept is { FromBase: false } ? kept : drop.Placement;
+        var mine = drop.Placement.Layer.IsBase && kept is { Layer.IsBase: false } ? kept : drop.Placement;
         var other = mine == drop.Placement ? kept : drop.Placement;
         var free = FindFree(overlay, drop, rule);
         var at = mine.Facts.Entry!.Text.Locate(rule.Field);
-        var names = other is null ? "another" : $"{(other.FromBase ? "the base’s " : "")}{other.Path}";
+        var names = other is null ? "another" : $"{(other.Layer.IsBase ? "the base’s " : "")}{other.Path}";
         yield return Report(
             overlay,
             drop,
@@ -43,7 +43,7 @@ public sealed class Twice : Check
             Pointer = rule.Field,
             At = at,
             Saw = new Dictionary<PackPath, ContentHash> { [mine.Path] = mine.Facts.Hash },
-            Fix = free is null || mine.FromBase ? null : SetField.To(mine.Path, rule.Field, free, leavesNoChoice: false),
+            Fix = free is null || mine.Layer.IsBase ? null : SetField.To(mine.Path, rule.Field, free, leavesNoChoice: false),
         };
     }
 

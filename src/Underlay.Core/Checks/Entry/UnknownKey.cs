@@ -18,7 +18,7 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
     {
-        if (placement.FromBase || placement.Facts.Entry is not { } entry) yield break;
+        if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
         var book = overlay.Base.Codebooks[rule.Codebook];
         foreach (var member in entry.Text.Root.EnumerateObject().Where(m => !book.Has(m.Name)))
         {

@@ -23,7 +23,7 @@ public sealed class UnreadableEntry : Check
             yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
             {
                 At = problem.At,
-                Fix = drop.Placement.FromBase
+                Fix = drop.Placement.Layer.IsBase
                     ? null
                     : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
             };

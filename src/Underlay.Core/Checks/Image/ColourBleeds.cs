@@ -24,7 +24,7 @@ public sealed class ColourBleeds : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (placement.FromBase
+        if (placement.Layer.IsBase
             || Share(placement.Facts) is not (>= Most and var share)
             || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash)
             yield break;

@@ -20,7 +20,7 @@ public sealed class CrossesField : RuleCheck<FieldsRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, FieldsRule rule)
     {
-        if (placement.FromBase
+        if (placement.Layer.IsBase
             || placement.Facts.Picture?.Header?.Size.Width != rule.Widths.Sum()
             || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash
             || overlay.Decode(placement) is not { } mine)

@@ -15,7 +15,7 @@ public sealed class FineLettering : RuleCheck<LetteringRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, LetteringRule rule)
     {
-        if (placement.FromBase || placement.Facts.Picture is not { Header: { } header, Pixels.Lettering: var (contrast, stroke) })
+        if (placement.Layer.IsBase || placement.Facts.Picture is not { Header: { } header, Pixels.Lettering: var (contrast, stroke) })
             yield break;
         if (contrast < rule.Contrast)
             yield return Report(

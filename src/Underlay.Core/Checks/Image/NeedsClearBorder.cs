@@ -28,7 +28,7 @@ public sealed class NeedsClearBorder : RuleCheck<ClearBorderRule>
                 + $"{first}.{lost}") with
         {
             // A picture that is solid all over would only get a frame.
-            Fix = placement.FromBase || pixels.Alpha == AlphaUse.Opaque ? null : new ShapePicture(placement.Path, new ClearBorder()),
+            Fix = placement.Layer.IsBase || pixels.Alpha == AlphaUse.Opaque ? null : new ShapePicture(placement.Path, new ClearBorder()),
         };
     }
 }

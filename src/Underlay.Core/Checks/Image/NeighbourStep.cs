@@ -45,7 +45,7 @@ public sealed class NeighbourStep : Check
                 || overlay.OfBase(path) is not { } besideOwn)
                 continue;
             // Where both are the pack's, the pair is told once.
-            if (!beside.FromBase && string.CompareOrdinal(path.Value, placement.Path.Value) < 0) continue;
+            if (!beside.Layer.IsBase && string.CompareOrdinal(path.Value, placement.Path.Value) < 0) continue;
             if (Describe(overlay, placement, own, beside, besideOwn) is { } says)
                 yield return Report(overlay, placement, rule.Else, $"It meets {path} in the villages. {says}") with
                 {
@@ -60,7 +60,7 @@ public sealed class NeighbourStep : Check
     {
         if (mine.Facts.Picture?.Header?.Size is { } size
             && own.Facts.Picture?.Header?.Size is { } was
-            && beside.FromBase
+            && beside.Layer.IsBase
             && beside.Facts.Picture?.Header?.Size is { } other
             && size.Width >= was.Width * 2
             && was == other)

@@ -23,7 +23,7 @@ public sealed class NotGrey : RuleCheck<GreyRule>
                 $"Red, green and blue have to be the same in every pixel: white glows, black does not. The first coloured one is at "
                     + $"{at}.") with
             {
-                Fix = placement.FromBase
+                Fix = placement.Layer.IsBase
                     ? null
                     : new Fixes.ShapePicture(placement.Path, new Steps.ToGrey())
             };

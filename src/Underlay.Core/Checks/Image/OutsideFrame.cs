@@ -19,7 +19,7 @@ public sealed class OutsideFrame : RuleCheck<SeenThroughRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SeenThroughRule rule)
     {
-        if (placement.FromBase
+        if (placement.Layer.IsBase
             || overlay.Decode(placement) is not { } mine
             || SourceReader.Read(overlay.Profile.Masks[rule.Mask]).Picture is not { } mask)
             yield break;

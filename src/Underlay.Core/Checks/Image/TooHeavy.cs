@@ -27,7 +27,7 @@ public sealed class TooHeavy : RuleCheck<WeightRule>
                 $"The file has {placement.Facts.Length:N0} bytes; at most {rule.MostBytes:N0} are allowed. Fewer colours or less noise "
                     + $"make it lighter.")) with
         {
-            Fix = placement.FromBase ? null : Fixes.Lighten.For(overlay.Pack.Tree, placement.Path, rule.MostBytes),
+            Fix = placement.Layer.IsBase ? null : Fixes.Lighten.For(overlay.Pack.Tree, placement.Path, rule.MostBytes),
         };
     }
 }

@@ -41,7 +41,7 @@ public sealed class UnreadablePicture : Check
     {
         var wanted = placement.Place.PictureFormat!;
         // What it is tells more than what it is not.
-        var format = placement.FromBase
+        var format = placement.Layer.IsBase
             ? null
             : overlay.Pack.Tree.Find(placement.Path) is { } file
             ? SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes))
@@ -52,5 +52,5 @@ public sealed class UnreadablePicture : Check
     }
 
     private static SaveAs? FindFix(Overlay overlay, Placement placement) =>
-        placement.FromBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.PictureFormat!);
+        placement.Layer.IsBase ? null : SaveAs.For(overlay.Pack.Tree, placement.Path, placement.Path, placement.Place.PictureFormat!);
 }

@@ -28,7 +28,7 @@ public sealed class WrongAlpha : RuleCheck<AlphaRule>
             : $"Every pixel has to be solid or clear (alpha 255 or 0); the first in between is at {pixels.FirstPartial}.";
         yield return Report(overlay, placement, rule.Else, because) with
         {
-            Fix = placement.FromBase
+            Fix = placement.Layer.IsBase
                 ? null
                 : rule.Allows == AlphaUse.Opaque
                 ? MakeSolid.For(overlay, placement)

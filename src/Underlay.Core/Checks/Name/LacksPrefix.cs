@@ -21,7 +21,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, PrefixRule rule)
     {
-        if (placement.FromBase || overlay.Pack.Manifest.Prefix is not { } prefix) yield break;
+        if (placement.Layer.IsBase || overlay.Pack.Manifest.Prefix is not { } prefix) yield break;
         if (rule.Field is { } field)
         {
             var id = placement.Field(field)!;
@@ -69,6 +69,6 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             .Select(path => path is { } at ? overlay.Shown(at) : null)
             .OfType<Placement>()
             .ToList();
-        return tied.All(p => !p.FromBase) && tied.All(p => overlay.Base.Find(p.Path) is null) && tied.Min(p => p.Path) == placement.Path;
+        return tied.All(p => !p.Layer.IsBase) && tied.All(p => overlay.Base.Find(p.Path) is null) && tied.Min(p => p.Path) == placement.Path;
     }
 }

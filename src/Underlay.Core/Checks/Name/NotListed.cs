@@ -56,10 +56,10 @@ public sealed class NotListed : Check
         var file = table.Pattern!.Fill(Bindings.None)!.Value;
         foreach (var placement in overlay.ShownIn(place))
         {
-            if (placement.FromBase && !replaced) break;
+            if (placement.Layer.IsBase && !replaced) break;
             var name = placement.Bindings.Find(rule.Placeholder)!;
             if (keys.Contains(name)) continue;
-            var because = placement.FromBase
+            var because = placement.Layer.IsBase
                 ? $"Your {file} leaves out the base’s row “{name}”: without a column “{table.Table!.Merge}” it replaces the "
                     + $"whole table."
                 : $"There is no row “{name}” in {file}.";
@@ -67,8 +67,8 @@ public sealed class NotListed : Check
             {
                 Rule = rule,
                 RestsOn = [file],
-                Fix = placement.FromBase ? new MakeChanges(file, table.Table!) : new AddTableRow(file, table.Table!, name),
-                Shared = placement.FromBase ? new LeftOut(file, table.Table!) : null,
+                Fix = placement.Layer.IsBase ? new MakeChanges(file, table.Table!) : new AddTableRow(file, table.Table!, name),
+                Shared = placement.Layer.IsBase ? new LeftOut(file, table.Table!) : null,
             };
         }
     }

@@ -21,8 +21,8 @@ public sealed class SeriesMixed : Check
     {
         foreach (var series in SeriesOf.All(overlay))
         {
-            var mine = series.Frames.Where(f => !f.Picture.FromBase).ToList();
-            foreach (var (_, picture) in series.Frames.Where(f => f.Picture.FromBase))
+            var mine = series.Frames.Where(f => !f.Picture.Layer.IsBase).ToList();
+            foreach (var (_, picture) in series.Frames.Where(f => f.Picture.Layer.IsBase))
             {
                 yield return Report(
                     overlay,

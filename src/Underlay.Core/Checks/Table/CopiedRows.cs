@@ -18,7 +18,7 @@ public sealed class CopiedRows : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (placement.FromBase
+        if (placement.Layer.IsBase
             || placement.Place.Content != PlaceContent.Table
             || placement.Place.Table?.Merge is null
             || placement.Facts.Table is not { Problem: null } table)

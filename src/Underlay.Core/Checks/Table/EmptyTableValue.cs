@@ -20,7 +20,7 @@ public sealed class EmptyTableValue : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (placement.FromBase
+        if (placement.Layer.IsBase
             || placement.Facts.Table is not { Problem: null } table
             || overlay.Base.Find(placement.Path)?.Facts.Table is not { } ofBase)
             yield break;

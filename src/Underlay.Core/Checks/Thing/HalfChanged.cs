@@ -28,7 +28,7 @@ public sealed class HalfChanged : Check
         foreach (var thing in touched)
         {
             var mine = thing.Select(t => t.File).OrderBy(p => p.Path).ToList();
-            var left = things.FilesOf(thing.Key).Where(p => p.FromBase && IsLook(p) && !IsInSet(overlay, p)).ToList();
+            var left = things.FilesOf(thing.Key).Where(p => p.Layer.IsBase && IsLook(p) && !IsInSet(overlay, p)).ToList();
             if (left.Count == 0) continue;
             yield return new Finding
             {
