@@ -4,8 +4,15 @@ namespace Underlay.Files;
 /// <param name="Hosts">Host profiles.</param>
 /// <param name="StandIns">Built stand-ins.</param>
 /// <param name="Cache">What may be made anew at any time.</param>
-public sealed record Installation(string Hosts, string StandIns, string Cache)
+/// <param name="Bases">
+/// Base files of hosts that are installed here, <c>{host}/{edition}/…</c>, or null; they go before those that the demo makes.
+/// </param>
+public sealed record Installation(string Hosts, string StandIns, string Cache, string? Bases = null)
 {
+    /// <summary>The folder with an edition's files, where one is configured; null where not.</summary>
+    public string? FindBase(string host, string edition) =>
+        Bases is not null && Path.Combine(Bases, host, edition) is var folder && Directory.Exists(folder) ? folder : null;
+
     /// <summary>The installation that this program belongs to: the folder above that has <c>hosts/</c>.</summary>
     public static Installation Find()
     {
@@ -15,6 +22,7 @@ public sealed record Installation(string Hosts, string StandIns, string Cache)
         return new Installation(
             Environment.GetEnvironmentVariable("UNDERLAY_HOSTS") ?? Path.Combine(root, "hosts"),
             Environment.GetEnvironmentVariable("UNDERLAY_STANDINS") ?? Path.Combine(root, ".build", "standins"),
-            Environment.GetEnvironmentVariable("UNDERLAY_CACHE") ?? Path.Combine(root, ".cache"));
+            Environment.GetEnvironmentVariable("UNDERLAY_CACHE") ?? Path.Combine(root, ".cache"),
+            Environment.GetEnvironmentVariable("UNDERLAY_BASES"));
     }
 }

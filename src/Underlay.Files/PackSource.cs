@@ -33,7 +33,7 @@ public sealed record PackSource(string Name, bool IsFolder, FileTree Tree, Archi
         }
 
         var result = PackArchive.Read(File.ReadAllBytes(path), ArchiveLimits.Standard);
-        var (tree, problem) = result.Tree is { } package ? Folios.Unfold(profile, package) : (FileTree.Empty, result.Problem);
+        var (tree, problem) = result.Tree is { } package ? Bundles.TakeOut(profile, package) : (FileTree.Empty, result.Problem);
         return new PackSource(name, false, tree, problem);
     }
 }

@@ -68,7 +68,7 @@ public class WrenfieldAgreementTests
         var read = Core.Packaging.ZipReader.Read(package, Core.Packaging.ArchiveLimits.Standard);
         Assert.Equal(
             Core.Packaging.ArchiveProblemKind.Damaged,
-            Core.Packaging.Folios.Unfold(Repository.Wrenfield, read.Tree!).Problem!.Kind);
+            Core.Packaging.Bundles.TakeOut(Repository.Wrenfield, read.Tree!).Problem!.Kind);
     }
 
     [Fact]

@@ -48,9 +48,9 @@ public static class RuleSentences
         SizeRule size => OfSize(placement, size),
         AlphaRule alpha => OfAlpha(placement, alpha),
         ClearBorderRule => OfBorder(placement),
-        MaskColoursRule => OfMask(placement),
+        MaskColoursRule mask => OfMask(placement, mask),
         SomeAlphaRule => OfSomeAlpha(placement),
-        GreyRule => OfGrey(placement),
+        GreyRule grey => OfGrey(placement, grey),
         EnabledByRule enabled => OfEnabled(overlay, placement, enabled),
         MemberOfSetRule set => OfSet(overlay, placement, set),
         SeriesRule => new RuleSentence("Numbered from 01 without a gap, all of one size and one pack", "", null),
@@ -123,12 +123,12 @@ public static class RuleSentences
             pixels is null ? null : first is null);
     }
 
-    private static RuleSentence OfMask(Placement placement)
+    private static RuleSentence OfMask(Placement placement, MaskColoursRule rule)
     {
         var pixels = placement.Facts.Picture?.Pixels;
         var first = pixels?.FirstGreen;
         return new RuleSentence(
-            "No green anywhere: a mask is blue and red",
+            $"No green anywhere: {rule.Means}",
             pixels is null ? "" : first is { } at ? $"green at {at}" : "none",
             pixels is null ? null : first is null);
     }
@@ -142,11 +142,11 @@ public static class RuleSentences
             alpha is { } use ? use != AlphaUse.Opaque : null);
     }
 
-    private static RuleSentence OfGrey(Placement placement)
+    private static RuleSentence OfGrey(Placement placement, GreyRule rule)
     {
         var pixels = placement.Facts.Picture?.Pixels;
         return new RuleSentence(
-            "Grey: white glows, black does not",
+            $"Grey: {rule.Means}",
             pixels is null ? "" : pixels.FirstTinted is { } at ? $"a coloured pixel at {at}" : "grey",
             pixels is null ? null : pixels.FirstTinted is null);
     }

@@ -15,12 +15,12 @@ public sealed class Kind
 {
     private readonly Schema schema;
 
-    private Kind(string key, JsonElement document, Schema schema)
+    private Kind(string key, JsonElement document, Schema schema, Inheritance? inherits)
     {
         Key = key;
         Document = document;
         this.schema = schema;
-        Inherits = ReadInheritance(document);
+        Inherits = inherits;
         Title = document.ValueKind == JsonValueKind.Object && document.TryGetProperty("title", out var title) ? title.ToString() : key;
     }
 
@@ -44,7 +44,7 @@ public sealed class Kind
     {
         var problems = new List<(string, string)>();
         var schema = Schema.Read(document, "", problems);
-        return (new Kind(key, document, schema), problems);
+        return (new Kind(key, document, schema, ReadInheritance(document, problems)), problems);
     }
 
     /// <summary>What the kind does not accept in an entry; empty when it is accepted.</summary>
@@ -74,12 +74,25 @@ public sealed class Kind
         return found;
     }
 
-    private static Inheritance? ReadInheritance(JsonElement document)
+    private static Inheritance? ReadInheritance(JsonElement document, List<(string, string)> problems)
     {
         if (document.ValueKind != JsonValueKind.Object || !document.TryGetProperty("x-underlay-inherits", out var rule)) return null;
-        IReadOnlyList<string> Names(string field) => [.. rule.GetProperty(field).EnumerateArray().Select(v => v.GetString()!)];
-        return new Inheritance("/" + rule.GetProperty("by").GetString(), Names("required"), Names("except"));
+        if (rule.ValueKind == JsonValueKind.Object
+            && rule.TryGetProperty("by", out var by)
+            && by.ValueKind == JsonValueKind.String
+            && Names(rule, "required") is { } required
+            && Names(rule, "except") is { } except)
+            return new Inheritance("/" + by.GetString(), required, except);
+        problems.Add(("/x-underlay-inherits", "“by” with a field’s name, and lists of names “required” and “except”, were expected"));
+        return null;
     }
+
+    private static List<string>? Names(JsonElement rule, string field) =>
+        rule.TryGetProperty(field, out var list)
+        && list.ValueKind == JsonValueKind.Array
+        && list.EnumerateArray().All(v => v.ValueKind == JsonValueKind.String)
+            ? [.. list.EnumerateArray().Select(v => v.GetString()!)]
+            : null;
 
     private static string? FindHugeNumber(JsonElement value, string pointer)
     {

@@ -1,3 +1,4 @@
+using Underlay.Core.Placements;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
@@ -26,8 +27,9 @@ public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNo
             ["name"] = name,
             ["title"] = TitleOf(name),
             ["edition"] = context.Edition.Key,
-            ["front"] = tree.Find(PackPath.Parse("front.png"))?.Path.Value,
         };
+        foreach (var place in context.Profile.Places.Where(p => p.ManifestField is not null))
+            model[place.Key] = tree.Find(ManifestNaming.UsualPath(place))?.Path.Value;
         return [new TreeEdit.Write(Path, Template.Render(context.Profile, context.Profile.Manifest.Template, model))];
     }
 

@@ -88,14 +88,15 @@ public sealed record ContainerEntryRule(string Files, EntryMethod Method);
 /// <param name="Most">The most files in one.</param>
 /// <param name="Index">The place of the index that gives the order.</param>
 /// <param name="Table">The manifest's table that lists the archives: their file and SHA-256.</param>
-public sealed record FolioRule(string Below, string Folder, int Most, string Index, string Table);
+/// <param name="Called">What one is called.</param>
+public sealed record BundleRule(string Below, string Folder, int Most, string Index, string Table, string Called);
 
 /// <summary>The archive that the host wants: a ZIP with every file at its path, or with some of them in archives inside it.</summary>
 /// <param name="Extension">The package's file-name extension with its dot.</param>
 /// <param name="MostBytes">The largest package.</param>
 /// <param name="Entries">How each file is stored.</param>
-/// <param name="Folio">The archives inside, or null.</param>
-public sealed record PackageRule(string Extension, long MostBytes, IReadOnlyList<ContainerEntryRule> Entries, FolioRule? Folio)
+/// <param name="Bundle">The archives inside, or null.</param>
+public sealed record PackageRule(string Extension, long MostBytes, IReadOnlyList<ContainerEntryRule> Entries, BundleRule? Bundle)
 {
     /// <summary>How a file is stored.</summary>
     public EntryMethod MethodOf(PackPath path) =>

@@ -323,21 +323,22 @@ public sealed class ProfileReader
 
         if (entries.Count > 0 && entries[^1].Files.Length > 0)
             container.Fail("entries", "a last entry without “ending”, for all other files, was expected");
-        FolioRule? folio = null;
-        if (container.ObjectIfAny("folio") is { } inner)
+        BundleRule? bundle = null;
+        if (container.ObjectIfAny("bundle") is { } inner)
         {
-            folio = new FolioRule(
+            bundle = new BundleRule(
                 inner.Text("below"),
                 inner.Text("folder"),
                 inner.Whole("most", 1),
                 rules.NotePlace(inner, "index", inner.Text("index"), null),
-                inner.Text("table"));
+                inner.Text("table"),
+                inner.Text("called"));
             inner.Done();
         }
 
         container.Done();
         cursor.Done();
-        return new PackageRule("." + extension, most, entries, folio);
+        return new PackageRule("." + extension, most, entries, bundle);
     }
 
     private static TrialRule ReadTrial(ProfileCursor cursor)

@@ -56,8 +56,8 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("alpha", ReadAlpha),
             ("someAlpha", c => new SomeAlphaRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("clearBorder", c => new ClearBorderRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
-            ("maskColours", c => new MaskColoursRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
-            ("grey", c => new GreyRule(ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("maskColours", c => new MaskColoursRule(c.Text("means"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("grey", c => new GreyRule(c.Text("means"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("fields", c => new FieldsRule(c.Wholes("widths"), ReadBasis(c), ReadSpan(c))),
             ("seenThrough", c => new SeenThroughRule(NoteMask(c), ReadBasis(c), ReadSpan(c))),
             ("lettering", c => new LetteringRule(c.Number("contrast"), c.Number("stroke"), ReadBasis(c), ReadSpan(c))),
@@ -132,9 +132,26 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("prefixed", c => new PrefixRule(c.TextIfAny("field"), c.Text("placeholder"), ReadBasis(c), ReadSpan(c))));
         if (!cursor.Has("is")) return null;
         var rule = read(cursor);
+        if (Unexecuted(rule) is var (field, expected)) cursor.Fail(cursor.Has(field) ? field : "is", expected);
         cursor.Done();
         return rule;
     }
+
+    /// <summary>What no check would do anything about is refused here, not passed over in silence.</summary>
+    private static (string Field, string Expected)? Unexecuted(Rule rule) => rule switch
+    {
+        NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule or ListedInRule { Codebook: not null }
+            when rule.Else.Kind != ConsequenceKind.Drop => ("else", "“drop” was expected: what breaks such a rule is left out"),
+        RefersToRule or RequiresRule or NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule
+            or ListedInRule { Codebook: not null } => null,
+        _ when rule.Else.Kind == ConsequenceKind.Drop => ("drop", "“else” or “warn” was expected: what breaks such a rule is not left out"),
+        _ => null,
+    };
+
+    /// <summary>Rules that may depend on another file: those about the picture itself.</summary>
+    private static bool MayVary(Rule rule) => rule
+        is SizeRule or AlphaRule or SomeAlphaRule or ClearBorderRule or MaskColoursRule or GreyRule or FieldsRule or SeenThroughRule
+            or LetteringRule or ColourTypesRule or WeightRule;
 
     private SizeRule ReadSize(ProfileCursor cursor)
     {
@@ -196,6 +213,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private VariesWithRule ReadVariesWith(ProfileCursor cursor)
     {
         var choices = cursor.MemberLists("choices").ToDictionary(c => c.Name, c => ReadRules(c.Values), StringComparer.Ordinal);
+        if (choices.Values.Any(c => !c.All(MayVary))) cursor.Fail("choices", "rules about the picture itself were expected");
         var otherwise = cursor.Text("otherwise");
         if (otherwise.Length > 0 && !choices.ContainsKey(otherwise))
             cursor.Fail("otherwise", $"one of the choices was expected, not “{otherwise}”");
@@ -251,7 +269,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         var table = cursor.Text("table");
         if (!Packs.PackPath.TryParse(table, out var path, out _) && table.Length > 0)
             cursor.Fail("table", $"the path of a table of the base was expected, not “{table}”");
-        return new NeighbourOfRule(cursor.Text("placeholder"), path, ReadBasis(cursor), ReadSpan(cursor));
+        return new NeighbourOfRule(cursor.Text("placeholder"), path, cursor.Text("where"), ReadBasis(cursor), ReadSpan(cursor));
     }
 
     public string NoteCodebook(ProfileCursor cursor)

@@ -41,6 +41,5 @@ public static class NewPack
             ["name"] = name,
             ["title"] = title,
             ["edition"] = edition.Key,
-            ["front"] = null,
         }));
 }

@@ -73,7 +73,7 @@ public static class PackArchive
     {
         var around = FindAround(profile, tree);
         var bare = around.Length == 0 ? tree : tree.Select(p => p.IsBelow(around) ? PackPath.Parse(p.Value[(around.Length + 1)..]) : null);
-        var (unfolded, problem) = Folios.Unfold(profile, bare);
+        var (unfolded, problem) = Bundles.TakeOut(profile, bare);
         return new OpenedPack(unfolded, around, problem);
     }
 

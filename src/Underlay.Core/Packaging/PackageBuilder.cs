@@ -59,7 +59,7 @@ public static class PackageBuilder
         IProgress<int>? progress = null,
         CancellationToken cancel = default)
     {
-        files = Folios.Fold(profile, files);
+        files = Bundles.PutIn(profile, files);
         using var hashing = new HashingStream(output);
         using var zip = new ZipWriter(hashing);
         // Packed on all cores, written in order; the window bounds what is in memory.

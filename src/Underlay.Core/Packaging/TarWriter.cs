@@ -21,7 +21,7 @@ internal static class TarWriter
         {
             var plain = Encoding.UTF8.GetByteCount(path) == path.Length && path.Length <= LongestName;
             if (!plain) Add(tar, "PaxHeader", 'x', PathRecord(path));
-            Add(tar, plain ? path : "plate", '0', bytes);
+            Add(tar, plain ? path : "file", '0', bytes);
         }
 
         tar.Write(new byte[2 * Block]);

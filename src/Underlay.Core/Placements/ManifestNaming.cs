@@ -11,7 +11,8 @@ public static class ManifestNaming
     public static PackPath PathOf(ManifestFacts manifest, Place place) =>
         manifest.FindPath(place.ManifestField!) ?? UsualPath(place);
 
-    private static PackPath UsualPath(Place place) => PackPath.Parse($"{place.Key}.png");
+    /// <summary>The path that a new file of such a place gets.</summary>
+    public static PackPath UsualPath(Place place) => PackPath.Parse(place.Key + place.Format.Endings[0]);
 
     /// <summary>
     /// The edits that make the manifest name a file which was placed where such a file goes; none when it names one already or

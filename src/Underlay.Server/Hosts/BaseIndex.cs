@@ -17,7 +17,7 @@ internal sealed class BaseIndex(HostShelf hosts, UnderlayDatabase database)
     {
         foreach (var profile in hosts.All)
             foreach (var edition in profile.Editions)
-                if (HostShelf.HasBase(profile, edition)) await RefreshAsync(profile, edition, cancel).ConfigureAwait(false);
+                if (hosts.HasBase(profile, edition)) await RefreshAsync(profile, edition, cancel).ConfigureAwait(false);
     }
 
     private async Task RefreshAsync(HostProfile profile, Edition edition, CancellationToken cancel)

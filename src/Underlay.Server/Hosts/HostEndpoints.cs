@@ -52,18 +52,18 @@ internal static class HostEndpoints
 
     public static void MapHosts(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/hosts", (HostShelf hosts) => hosts.All.Select(View).ToList()).WithName("listHosts");
+        app.MapGet("/api/hosts", (HostShelf hosts) => hosts.All.Select(p => View(hosts, p)).ToList()).WithName("listHosts");
         app.MapGet("/api/hosts/{host}/editions/{edition}/base", SearchAsync).WithName("searchBase");
         app.MapGet("/api/hosts/{host}/editions/{edition}/base/file", Read).WithName("readBaseFile");
     }
 
-    private static HostView View(HostProfile profile) => new(
+    private static HostView View(HostShelf hosts, HostProfile profile) => new(
         profile.Key,
         profile.Title,
         profile.About,
         profile.BasePrefix,
         profile.Package.Extension,
-        [.. profile.Editions.Select(e => new EditionView(e.Key, e.Title, HostShelf.HasBase(profile, e)))],
+        [.. profile.Editions.Select(e => new EditionView(e.Key, e.Title, hosts.HasBase(profile, e)))],
         [.. profile.Places.Select(p => new PlaceView(
             p.Key,
             p.Title,

@@ -33,21 +33,37 @@ internal sealed class HostShelf
                 "no-host",
                 $"There is no host “{key}”; there is {string.Join(", ", hosts.Keys.Order(StringComparer.Ordinal))}.");
 
-    public static bool HasBase(HostProfile profile, Edition edition) => DemoCatalogue.FindBase(profile.Key, edition.Key) is not null;
+    public bool HasBase(HostProfile profile, Edition edition) =>
+        installation.FindBase(profile.Key, edition.Key) is not null || DemoCatalogue.FindBase(profile.Key, edition.Key) is not null;
 
-    /// <summary>The base of an edition; an edition whose files are not here has an empty one.</summary>
-    public BaseCatalogue Base(HostProfile profile, Edition edition) =>
-        bases.GetOrAdd((profile.Key, edition.Key), _ => new Lazy<BaseCatalogue>(() =>
-            HasBase(profile, edition)
-                ? new BaseCache(installation.Cache).Get(profile, hosts[profile.Key].Folder, edition, BaseFolder(profile, edition))
-                : BaseCatalogue.Read(profile, edition, FileTree.Empty))).Value;
+    /// <summary>The base of an edition; an edition whose files are not here has an empty one. One that fails is tried again.</summary>
+    public BaseCatalogue Base(HostProfile profile, Edition edition)
+    {
+        var key = (profile.Key, edition.Key);
+        var known = bases.GetOrAdd(key, _ => new Lazy<BaseCatalogue>(() => Load(profile, edition)));
+        try
+        {
+            return known.Value;
+        }
+        catch
+        {
+            bases.TryRemove(KeyValuePair.Create(key, known));
+            throw;
+        }
+    }
 
     /// <summary>The folder with an edition's files.</summary>
     /// <exception cref="InvalidDataException">They are not here.</exception>
     public string BaseFolder(HostProfile profile, Edition edition)
     {
+        if (installation.FindBase(profile.Key, edition.Key) is { } folder) return folder;
         var demo = DemoCatalogue.FindBase(profile.Key, edition.Key)
             ?? throw new InvalidDataException($"The files of {edition.Title} are not here.");
         return new BaseFolders(installation.Cache, DemoCatalogue.Version).Get(demo.Folder, demo.Make);
     }
+
+    private BaseCatalogue Load(HostProfile profile, Edition edition) =>
+        HasBase(profile, edition)
+            ? new BaseCache(installation.Cache).Get(profile, hosts[profile.Key].Folder, edition, BaseFolder(profile, edition))
+            : BaseCatalogue.Read(profile, edition, FileTree.Empty);
 }

@@ -23,7 +23,7 @@ internal static partial class ReleaseChanges
     {
         var bytes = new byte[release.PackageLength];
         BlobStore.Read(source, ContentHash.Parse(release.PackageHash), bytes);
-        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree is { } package ? Folios.Unfold(profile, package).Tree : FileTree.Empty;
+        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree is { } package ? Bundles.TakeOut(profile, package).Tree : FileTree.Empty;
     }
 
     /// <summary>All files of a first release.</summary>

@@ -22,7 +22,7 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
     public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
-        if (!HostShelf.HasBase(snapshot.Profile, snapshot.Edition))
+        if (!hosts.HasBase(snapshot.Profile, snapshot.Edition))
             throw new ProblemException(
                 409,
                 "no-base",

@@ -34,7 +34,7 @@ public class RuleSentencesTests
             Of(pack, "wares/milk_jug/shelf.png"));
         Assert.Contains(
             Of(pack, "wares/milk_jug/mask.png"),
-            s => s is { Wanted: "No green anywhere: a mask is blue and red", Holds: false });
+            s => s is { Wanted: "No green anywhere: body in blue and rim in red", Holds: false });
         Assert.Contains(new RuleSentence("The size of skin.png: 64 x 64", "64 x 64", true), Of(pack, "wares/milk_jug/mask.png"));
         Assert.Contains(
             new RuleSentence("saltbrook_foam.surface.json beside it", "missing", false),

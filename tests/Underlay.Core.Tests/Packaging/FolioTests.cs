@@ -10,7 +10,7 @@ public class FolioTests
         Enumerable.Range(0, count)
             .Aggregate(AGuide.Of(), (guide, i) => guide.With($"plates/p{i:D3}.png", Encoding.UTF8.GetBytes($"plate {i}")));
 
-    private static IReadOnlyList<TreeFile> Fold(AGuide guide) => Folios.Fold(Repository.Wrenfield, guide.Tree.Files);
+    private static IReadOnlyList<TreeFile> Fold(AGuide guide) => Bundles.PutIn(Repository.Wrenfield, guide.Tree.Files);
 
     [Fact]
     public void What_is_folded_comes_out_the_same() =>
@@ -18,7 +18,7 @@ public class FolioTests
             files =>
             {
                 var guide = files.Aggregate(AGuide.Of(), (g, f) => g.With($"plates/é/{f.Item1}.png", f.Item2));
-                var (tree, problem) = Folios.Unfold(Repository.Wrenfield, FileTree.Of(Fold(guide)));
+                var (tree, problem) = Bundles.TakeOut(Repository.Wrenfield, FileTree.Of(Fold(guide)));
                 Assert.Null(problem);
                 Assert.Equal(
                     FileTree.Of(guide.Tree.Files).Files.Select(f => (f.Path, Convert.ToHexString(f.ReadAll()))),
@@ -75,7 +75,7 @@ public class FolioTests
         var guide = AGuide.Of()
             .With("folios/x.tar", bytes)
             .With("guide.toml", $"{AGuide.Manifest}\n[[folio]]\nfile = \"folios/x.tar\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
-        var (tree, problem) = Folios.Unfold(Repository.Wrenfield, guide.Tree);
+        var (tree, problem) = Bundles.TakeOut(Repository.Wrenfield, guide.Tree);
         Assert.Empty(tree.Files);
         Assert.Contains("may not stand there", problem!.Says, StringComparison.Ordinal);
     }

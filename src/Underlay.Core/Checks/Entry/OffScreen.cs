@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Formats.Json;
@@ -20,8 +21,13 @@ public sealed class OffScreen : RuleCheck<ScreenColoursRule>
         if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
         foreach (var member in entry.Text.Root.EnumerateObject())
         {
-            double Part(string name) => member.Value.GetProperty(name).GetDouble();
-            var colour = new Oklch(Part("l"), Part("c"), Part("h"));
+            double? Part(string name) => member.Value is { ValueKind: JsonValueKind.Object } parts
+                && parts.TryGetProperty(name, out var part)
+                && part.ValueKind == JsonValueKind.Number
+                    ? part.GetDouble()
+                    : null;
+            if ((Part("l"), Part("c"), Part("h")) is not ({ } l, { } c, { } h)) continue;
+            var colour = new Oklch(l, c, h);
             if (colour.IsOnScreen) continue;
             var pointer = $"/{JsonText.Escape(member.Name)}";
             yield return Report(

@@ -21,7 +21,7 @@ public sealed class MaskColours : RuleCheck<MaskColoursRule>
                 overlay,
                 placement,
                 rule.Else,
-                $"A mask says body in blue and rim in red, with no green anywhere; {pixels.GreenPixels} pixels have some, the first at "
+                $"A mask says {rule.Means}, with no green anywhere; {pixels.GreenPixels} pixels have some, the first at "
                     + $"{first}. White and grey count too.");
         }
     }

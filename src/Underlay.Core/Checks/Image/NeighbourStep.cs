@@ -47,7 +47,7 @@ public sealed class NeighbourStep : Check
             // Where both are the pack's, the pair is told once.
             if (!beside.Layer.IsBase && string.CompareOrdinal(path.Value, placement.Path.Value) < 0) continue;
             if (Describe(overlay, placement, own, beside, besideOwn) is { } says)
-                yield return Report(overlay, placement, rule.Else, $"It meets {path} in the villages. {says}") with
+                yield return Report(overlay, placement, rule.Else, $"It meets {path} {rule.Where}. {says}") with
                 {
                     Severity = Severity.Note,
                     Discriminator = other,

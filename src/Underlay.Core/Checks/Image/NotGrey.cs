@@ -20,7 +20,7 @@ public sealed class NotGrey : RuleCheck<GreyRule>
                 overlay,
                 placement,
                 rule.Else,
-                $"Red, green and blue have to be the same in every pixel: white glows, black does not. The first coloured one is at "
+                $"Red, green and blue have to be the same in every pixel: {rule.Means}. The first coloured one is at "
                     + $"{at}.") with
             {
                 Fix = placement.Layer.IsBase

@@ -16,10 +16,18 @@ public sealed record SomeAlphaRule(Consequence Else, Basis Basis, EditionSpan Ed
 public sealed record ClearBorderRule(Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>Green is 0 in every pixel: the picture is a mask in blue and red.</summary>
-public sealed record MaskColoursRule(Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+/// <param name="Means">What the colours say, in the host's words.</param>
+/// <param name="Else">What comes of green.</param>
+/// <param name="Basis">How it is known.</param>
+/// <param name="Editions">Where it holds.</param>
+public sealed record MaskColoursRule(string Means, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>Red, green and blue are the same in every pixel: the picture says how much, not in what colour.</summary>
-public sealed record GreyRule(Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+/// <param name="Means">What light and dark say, in the host's words.</param>
+/// <param name="Else">What comes of a colour.</param>
+/// <param name="Basis">How it is known.</param>
+/// <param name="Editions">Where it holds.</param>
+public sealed record GreyRule(string Means, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The colour types that a PNG may be stored in.</summary>
 public sealed record ColourTypesRule(

@@ -209,11 +209,13 @@ public sealed record SeriesRule(
 /// <summary>Pictures of the place meet in the host, two by two, as a table of the base says.</summary>
 /// <param name="Placeholder">The placeholder whose values the table names.</param>
 /// <param name="Table">The base's table, with columns <c>one</c> and <c>other</c>.</param>
+/// <param name="Where">Where they meet, in the host's words.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
 public sealed record NeighbourOfRule(
     string Placeholder,
     Packs.PackPath Table,
+    string Where,
     Basis Basis,
     EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
 

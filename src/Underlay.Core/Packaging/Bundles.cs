@@ -11,51 +11,51 @@ namespace Underlay.Core.Packaging;
 /// Puts the files of a folder into archives inside the package, and takes them out again. Archives are named by their content,
 /// since hosts keep what they know by name: a changed one under its old name would show old pictures.
 /// </summary>
-public static class Folios
+public static class Bundles
 {
     private const int NameDigits = 16;
 
     /// <summary>The files as they stand in the package: those below the rule's folder in archives, which the manifest lists.</summary>
-    public static IReadOnlyList<TreeFile> Fold(HostProfile profile, IReadOnlyList<TreeFile> files)
+    public static IReadOnlyList<TreeFile> PutIn(HostProfile profile, IReadOnlyList<TreeFile> files)
     {
-        if (profile.Package.Folio is not { } rule || !files.Any(f => IsBelow(f.Path, rule))) return files;
+        if (profile.Package.Bundle is not { } rule || !files.Any(f => IsBelow(f.Path, rule))) return files;
         var order = OrderOf(profile, rule, files);
         var inside = files
             .Where(f => IsBelow(f.Path, rule))
             .OrderBy(f => order.GetValueOrDefault(f.Path.Value, int.MaxValue))
             .ThenBy(f => f.Path);
-        var folios = new Dictionary<string, byte[]>(StringComparer.Ordinal);
+        var bundles = new Dictionary<string, byte[]>(StringComparer.Ordinal);
         foreach (var part in inside.Chunk(rule.Most))
         {
             var tar = TarWriter.Write(part.Select(f => (f.Path.Value, f.ReadAll())));
-            folios[$"{rule.Folder}/{ContentHash.Of(tar).Hex[..NameDigits]}.tar"] = tar;
+            bundles[$"{rule.Folder}/{ContentHash.Of(tar).Hex[..NameDigits]}.tar"] = tar;
         }
 
-        var rest = files.Where(f => !IsBelow(f.Path, rule)).Select(f => f.Path == profile.Manifest.Path ? List(f, rule, folios) : f);
+        var rest = files.Where(f => !IsBelow(f.Path, rule)).Select(f => f.Path == profile.Manifest.Path ? List(f, rule, bundles) : f);
         return
         [
             .. rest
-                .Concat(folios.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value))))
+                .Concat(bundles.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value))))
                 .OrderBy(f => f.Path),
         ];
     }
 
     /// <summary>The pack as its author has it: files out of the archives that the manifest lists, and a manifest that lists none.</summary>
-    public static (FileTree Tree, ArchiveProblem? Problem) Unfold(HostProfile profile, FileTree package)
+    public static (FileTree Tree, ArchiveProblem? Problem) TakeOut(HostProfile profile, FileTree package)
     {
-        if (profile.Package.Folio is not { } rule || package.Find(profile.Manifest.Path) is not { } manifest) return (package, null);
+        if (profile.Package.Bundle is not { } rule || package.Find(profile.Manifest.Path) is not { } manifest) return (package, null);
         var text = TomlText.Parse(manifest.ReadAll());
         var count = text.Find($"/{rule.Table}") is { ValueKind: System.Text.Json.JsonValueKind.Array } list ? list.GetArrayLength() : 0;
         if (count == 0) return (package, null);
         var files = package.Files.ToDictionary(f => f.Path);
         for (var i = 0; i < count; i++)
         {
-            if (!PackPath.TryParse(text.FindString($"/{rule.Table}/{i}/file"), out var path, out _) || !files.Remove(path, out var folio))
+            if (!PackPath.TryParse(text.FindString($"/{rule.Table}/{i}/file"), out var path, out _) || !files.Remove(path, out var bundle))
                 continue;
-            var bytes = folio.ReadAll();
+            var bytes = bundle.ReadAll();
             if (ContentHash.Of(bytes).Hex != text.FindString($"/{rule.Table}/{i}/sha256"))
-                return (FileTree.Empty, Damaged(path, $"it has another SHA-256 than {profile.Manifest.Path} gives"));
-            if (Take(bytes, rule, files) is { } problem) return (FileTree.Empty, Damaged(path, problem));
+                return (FileTree.Empty, Damaged(rule, path, $"it has another SHA-256 than {profile.Manifest.Path} gives"));
+            if (Take(bytes, rule, files) is { } problem) return (FileTree.Empty, Damaged(rule, path, problem));
         }
 
         var bare = Encoding.UTF8.GetBytes(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule));
@@ -63,9 +63,9 @@ public static class Folios
         return (FileTree.Of(files.Values, package.Refused), null);
     }
 
-    private static bool IsBelow(PackPath path, FolioRule rule) => path.Value.StartsWith(rule.Below, StringComparison.Ordinal);
+    private static bool IsBelow(PackPath path, BundleRule rule) => path.Value.StartsWith(rule.Below, StringComparison.Ordinal);
 
-    private static Dictionary<string, int> OrderOf(HostProfile profile, FolioRule rule, IReadOnlyList<TreeFile> files)
+    private static Dictionary<string, int> OrderOf(HostProfile profile, BundleRule rule, IReadOnlyList<TreeFile> files)
     {
         var place = profile.Place(rule.Index);
         var index = files.FirstOrDefault(f => place.Pattern!.Match(f.Path) is not null);
@@ -75,10 +75,10 @@ public static class Folios
         return order;
     }
 
-    private static TreeFile List(TreeFile manifest, FolioRule rule, Dictionary<string, byte[]> folios)
+    private static TreeFile List(TreeFile manifest, BundleRule rule, Dictionary<string, byte[]> bundles)
     {
         var text = new StringBuilder(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule).TrimEnd('\n')).Append('\n');
-        foreach (var (file, bytes) in folios)
+        foreach (var (file, bytes) in bundles)
             text.Append(
                 System.Globalization.CultureInfo.InvariantCulture,
                 $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
@@ -87,7 +87,7 @@ public static class Folios
     }
 
     /// <summary>The manifest without the tables that list archives.</summary>
-    private static string WithoutTable(string text, FolioRule rule)
+    private static string WithoutTable(string text, BundleRule rule)
     {
         var kept = new List<string>();
         var inTable = false;
@@ -100,7 +100,7 @@ public static class Folios
         return string.Join('\n', kept).TrimEnd('\n') + "\n";
     }
 
-    private static string? Take(byte[] bytes, FolioRule rule, Dictionary<PackPath, TreeFile> files)
+    private static string? Take(byte[] bytes, BundleRule rule, Dictionary<PackPath, TreeFile> files)
     {
         try
         {
@@ -125,6 +125,6 @@ public static class Folios
         }
     }
 
-    private static ArchiveProblem Damaged(PackPath path, string says) =>
-        new(ArchiveProblemKind.Damaged, path.Value, $"The folio {path} cannot be used: {says}.");
+    private static ArchiveProblem Damaged(BundleRule rule, PackPath path, string says) =>
+        new(ArchiveProblemKind.Damaged, path.Value, $"The {rule.Called} {path} cannot be used: {says}.");
 }
