@@ -11,6 +11,7 @@ using Underlay.Testing;
 // Underlay.Bench change HOSTS PACK: times the check after one picture changed, the pack being open.
 // Underlay.Bench placement FILES: tells how well that many generated files are placed, in each host.
 // Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
+// Underlay.Bench open DATABASE PICTURES: times the opening of a pack of that many pictures in a database of its own.
 // Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
 {
@@ -30,11 +31,15 @@ switch (args)
     case ["batch", var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var many):
         BatchTable.Print(Repository.Kilnmoor, many, Console.Out);
         return 0;
+    case ["open", var database, var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var some):
+        await using (var source = Npgsql.NpgsqlDataSource.Create(database))
+            await new OpenTable(source).PrintAsync(Repository.Kilnmoor, some, Console.Out).ConfigureAwait(false);
+        return 0;
     case ["fuzz", var minutes, var seeds] when double.TryParse(minutes, CultureInfo.InvariantCulture, out var span):
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
-            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | fuzz MINUTES SEEDS");
+            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | open DATABASE PICTURES | fuzz MINUTES SEEDS");
         return 2;
 }
 

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Underlay.Data.BaseFiles;
 using Underlay.Data.Blobs;
+using Underlay.Data.Facts;
 using Underlay.Data.Jobs;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
@@ -22,6 +23,9 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
 
     /// <summary>The bytes themselves, in pieces.</summary>
     public DbSet<BlobChunk> BlobChunks => Set<BlobChunk>();
+
+    /// <summary>What was learned from bytes.</summary>
+    public DbSet<FactsRow> Facts => Set<FactsRow>();
 
     /// <summary>What was done to packs.</summary>
     public DbSet<Operation> Operations => Set<Operation>();
@@ -64,6 +68,11 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
         {
             chunk.HasKey(c => new { c.Hash, c.Number });
             chunk.HasOne<Blob>().WithMany().HasForeignKey(c => c.Hash).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<FactsRow>(facts =>
+        {
+            facts.HasKey(f => new { f.Hash, f.Key });
+            facts.HasOne<Blob>().WithMany().HasForeignKey(f => f.Hash).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<Operation>(operation =>
         {

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.OpenApi;
 using Npgsql;
 using Underlay.Data;
+using Underlay.Data.Facts;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
 using Underlay.Server.Entries;
@@ -52,6 +53,7 @@ services.AddDbContextFactory<UnderlayDatabase>(options => UnderlayDatabase.Confi
 services.AddSingleton(new HostShelf(settings.Installation));
 services.AddHttpContextAccessor();
 services.AddSingleton<DatabaseWatch>();
+services.AddSingleton<FactsShelf>();
 services.AddSingleton<PackReader>();
 services.AddSingleton<OperationLog>();
 services.AddSingleton<PackDesk>();
@@ -67,6 +69,7 @@ if (settings.Database.Length > 0)
     services.AddHostedService(provider => provider.GetRequiredService<EventHub>());
     services.AddHostedService<JobWorker>();
     services.AddHostedService<Housekeeper>();
+    services.AddHostedService<FactsKeeper>();
     // Told to end, it ends, whatever waits for the database.
     services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(3));
 }

@@ -16,6 +16,8 @@ internal sealed class OwnDatabase : IDbContextFactory<UnderlayDatabase>, IAsyncD
 
     public Guid Pack { get; } = Guid.CreateVersion7();
 
+    public NpgsqlDataSource Source => source;
+
     public static async Task<OwnDatabase> MakeAsync()
     {
         var made = new OwnDatabase();

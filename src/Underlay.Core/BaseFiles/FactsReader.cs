@@ -23,6 +23,9 @@ public static class FactsReader
         var reader = place is null ? null : ContentReader.Of(place.Content);
         if (file.Length > MostBytes) return new FileFacts(default, file.Length, reader?.TooLong("it is larger than 256 MiB", place!));
         var length = (int)file.Length;
+        var key = reader?.KeyFor(place!);
+        if (key is not null && file.Content.FindLearned(key) is { } learned && Recall(reader!, place!, learned) is { } recalled)
+            return new FileFacts(file.Hash, length, recalled);
         if (reader is { KeepsBytes: true })
         {
             var bytes = file.ReadAll();
@@ -34,12 +37,35 @@ public static class FactsReader
         {
             var memory = pooled.AsMemory(0, length);
             file.Content.Read(memory.Span);
-            return new FileFacts(ContentHash.Of(memory.Span), length, reader?.Read(memory, place!));
+            var facts = reader?.Read(memory, place!);
+            if (key is not null) file.Content.Learn(key, () => Write(reader!, facts!));
+            return new FileFacts(ContentHash.Of(memory.Span), length, facts);
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(pooled);
         }
+    }
+
+    private static ContentFacts? Recall(ContentReader reader, Place place, byte[] learned)
+    {
+        try
+        {
+            using var input = new BinaryReader(new MemoryStream(learned));
+            return reader.ReadBack(input, place, () => []);
+        }
+        catch (Exception problem) when (problem is IOException or FormatException or ArgumentException)
+        {
+            // What cannot be read back is learned again.
+            return null;
+        }
+    }
+
+    private static byte[] Write(ContentReader reader, ContentFacts facts)
+    {
+        using var output = new MemoryStream();
+        using (var writer = new BinaryWriter(output)) reader.Write(writer, facts);
+        return output.ToArray();
     }
 
     /// <summary>Takes the facts of bytes as of a file of a place.</summary>

@@ -13,6 +13,15 @@ public abstract class FileContent
     /// <summary>The hash, where it is known without reading.</summary>
     protected virtual ContentHash? KnownHash => null;
 
+    /// <summary>What was once learned from the bytes and kept; null where nothing is.</summary>
+    /// <param name="key">What it is, and in which layout.</param>
+    public virtual byte[]? FindLearned(string key) => null;
+
+    /// <summary>Keeps what was learned from the bytes, where that is done at all.</summary>
+    public virtual void Learn(string key, Func<byte[]> learned)
+    {
+    }
+
     // Boxed, so that threads see all of it or nothing.
     private object? hash;
 

@@ -105,6 +105,27 @@ namespace Underlay.Data.Migrations
                     b.ToTable("blob_chunks", (string)null);
                 });
 
+            modelBuilder.Entity("Underlay.Data.Facts.FactsRow", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("text")
+                        .HasColumnName("hash");
+
+                    b.Property<string>("Key")
+                        .HasColumnType("text")
+                        .HasColumnName("key");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("bytes");
+
+                    b.HasKey("Hash", "Key")
+                        .HasName("pk_facts");
+
+                    b.ToTable("facts", (string)null);
+                });
+
             modelBuilder.Entity("Underlay.Data.Jobs.Job", b =>
                 {
                     b.Property<Guid>("Id")
@@ -457,6 +478,16 @@ namespace Underlay.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_blob_chunks_blobs_hash");
+                });
+
+            modelBuilder.Entity("Underlay.Data.Facts.FactsRow", b =>
+                {
+                    b.HasOne("Underlay.Data.Blobs.Blob", null)
+                        .WithMany()
+                        .HasForeignKey("Hash")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_facts_blobs_hash");
                 });
 
             modelBuilder.Entity("Underlay.Data.Jobs.Job", b =>

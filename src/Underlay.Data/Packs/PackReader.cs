@@ -2,11 +2,12 @@ using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
+using Underlay.Data.Facts;
 
 namespace Underlay.Data.Packs;
 
 /// <summary>Reads the trees of packs; bytes are read when they are asked for.</summary>
-public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<UnderlayDatabase> databases)
+public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<UnderlayDatabase> databases, FactsShelf shelf)
 {
     /// <summary>The pack's files and its revision, or null when there is no such pack.</summary>
     public async Task<(FileTree Tree, long Revision)?> OpenAsync(Guid packId, CancellationToken cancel)
@@ -22,11 +23,13 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         if (revision is not { } known) return null;
         var files = await database.PackFiles.AsNoTracking().Where(f => f.PackId == packId).ToListAsync(cancel).ConfigureAwait(false);
+        var facts = await shelf.OfPackAsync(packId, cancel).ConfigureAwait(false);
         return (
             FileTree.Of(
                 BlobBatch.Files(
                     source,
-                    files.Select(f => (PackPath.Parse(f.Path), ContentHash.Parse(f.Hash), f.Length)).OrderBy(f => f.Item1))),
+                    files.Select(f => (PackPath.Parse(f.Path), ContentHash.Parse(f.Hash), f.Length)).OrderBy(f => f.Item1),
+                    facts)),
             known);
     }
 
@@ -98,7 +101,7 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             .Select(r => (PackPath.Parse(r.Path), ContentHash.Parse(r.HashAfter!), r.Length))
             .OrderBy(r => r.Item1);
         return (
-            [.. gone.Select(p => new TreeEdit.Delete(p)), .. BlobBatch.Files(source, there).Select(f => new TreeEdit.Put(f))],
+            [.. gone.Select(p => new TreeEdit.Delete(p)), .. BlobBatch.Files(source, there, new KeptFacts(shelf)).Select(f => new TreeEdit.Put(f))],
             rows.Count == 0 ? revision : rows[^1].Revision);
     }
 }

@@ -17,6 +17,12 @@ internal abstract class ContentReader
     /// <summary>True where the facts hold on to the bytes that were read.</summary>
     public abstract bool KeepsBytes { get; }
 
+    /// <summary>
+    /// By what name the facts are kept beside the bytes: what they were read as, and their layout. Null where taking them again is as
+    /// quick as reading them back.
+    /// </summary>
+    public virtual string? KeyFor(Place place) => null;
+
     /// <summary>The reader of a content.</summary>
     public static ContentReader Of(PlaceContent content) => Readers[content];
 

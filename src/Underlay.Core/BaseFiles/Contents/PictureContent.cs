@@ -10,6 +10,12 @@ internal sealed class PictureContent : ContentReader
     /// <inheritdoc/>
     public override bool KeepsBytes => false;
 
+    /// <summary>Raised whenever pictures are looked at in another way, or what is found is written in another.</summary>
+    private const int Layout = 1;
+
+    /// <inheritdoc/>
+    public override string KeyFor(Place place) => $"{place.PictureFormat!.Word}/{place.PixelNeed}/{Layout}".ToLowerInvariant();
+
     /// <inheritdoc/>
     public override ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) => place.PictureFormat!.Inspect(bytes, place.PixelNeed);
 

@@ -1,0 +1,76 @@
+using Microsoft.EntityFrameworkCore;
+using Underlay.Core.Checks;
+using Underlay.Core.Packs;
+using Underlay.Data.Facts;
+using Underlay.Data.Operations;
+using Underlay.Data.Packs;
+using Underlay.Testing;
+
+namespace Underlay.Server.Tests;
+
+/// <summary>What was found in files is kept beside their bytes, so that a pack is opened without looking at them again.</summary>
+public sealed class FactsTests : IAsyncLifetime
+{
+    private OwnDatabase database = null!;
+
+    public async ValueTask InitializeAsync() => database = await OwnDatabase.MakeAsync();
+
+    public ValueTask DisposeAsync() => database.DisposeAsync();
+
+    [Fact]
+    public async Task A_pack_is_opened_again_without_its_pictures_being_read()
+    {
+        await PutAsync(APack.Of()
+            .With("wares/milk_jug/shelf.png", Picture.Of(48, 56))
+            .With("wares/milk_jug/mask.png", Picture.Mask(64, 128))
+            .With("wares/milk_jug/ware.json", "{ \"id\": \"saltbrook.jug\" }"));
+        var first = await OpenAsync();
+        Assert.NotEmpty(first);
+        // Without the bytes themselves, as if nothing but what was kept were there.
+        await ForgetPicturesAsync();
+        Assert.Equal(first, await OpenAsync());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_read_back_is_learned_again_and_what_is_gone_is_not_kept()
+    {
+        await PutAsync(APack.Of().With("art/surfaces/quartz.png", Picture.Of(60, 60)));
+        var first = await OpenAsync();
+        await using (var own = database.CreateDbContext())
+        {
+            Assert.Equal(1, await own.Facts.CountAsync());
+            await own.Database.ExecuteSqlAsync($"UPDATE facts SET bytes = '\\x01'");
+        }
+
+        Assert.Equal(first, await OpenAsync());
+        await using var after = database.CreateDbContext();
+        await after.Database.ExecuteSqlAsync($"DELETE FROM pack_files; DELETE FROM operation_rows; DELETE FROM blobs");
+        Assert.Equal(0, await after.Facts.CountAsync());
+    }
+
+    private async Task PutAsync(APack pack)
+    {
+        var plan = EditPlan.Of(FileTree.Empty, [.. pack.Tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))]);
+        var outcome = await new OperationLog(database.Source, TimeProvider.System)
+            .ApplyAsync(database.Pack, plan, "Begin", "test", null, null, default);
+        Assert.IsType<EditOutcome.Applied>(outcome);
+    }
+
+    /// <summary>Opens the pack as a server that was just started does, and keeps what it learns.</summary>
+    private async Task<IReadOnlyList<string>> OpenAsync()
+    {
+        var shelf = new FactsShelf(database.Source);
+        var (tree, _) = (await new PackReader(database.Source, database, shelf).OpenAsync(database.Pack, default))!.Value;
+        var report = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree).Report;
+        await shelf.KeepAsync(default);
+        Assert.False(shelf.HasMore);
+        return [.. report.Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}")];
+    }
+
+    private async Task ForgetPicturesAsync()
+    {
+        await using var own = database.CreateDbContext();
+        await own.Database.ExecuteSqlAsync(
+            $"DELETE FROM blob_chunks WHERE hash IN (SELECT hash FROM pack_files WHERE path LIKE '%.png')");
+    }
+}
