@@ -25,6 +25,10 @@ internal sealed record Replacement(
     double Distance,
     bool IsSameSize)
 {
+    // Raised whenever the measures are taken in another way.
+    private const int Layout = 1;
+    private const int Length = (3 * sizeof(bool)) + sizeof(int) + (3 * sizeof(double));
+
     private static readonly ConditionalWeakTable<FileFacts, Measured> Known = [];
 
     /// <summary>Measures a picture beside the base's; null for what replaces none, has the base's own bytes, or cannot be read.</summary>
@@ -34,11 +38,51 @@ internal sealed record Replacement(
         if (overlay.OfBase(placement.Path) is not { Facts.Picture.IsReadable: true } own || own.Facts.Hash == placement.Facts.Hash)
             return null;
         if (Known.TryGetValue(placement.Facts, out var known) && known.Own == own.Facts) return known.Replacement;
-        var measured = new Measured(
-            own.Facts,
-            overlay.Decode(placement) is { } mine && overlay.Decode(own) is { } theirs ? Measure(mine, theirs) : null);
+        var measured = new Measured(own.Facts, Recall(overlay, placement, own));
         Known.AddOrUpdate(placement.Facts, measured);
         return measured.Replacement;
+    }
+
+    /// <summary>The measures as they were kept beside the picture's bytes, else taken now and kept there.</summary>
+    private static Replacement? Recall(Overlay overlay, Placement placement, Placement own)
+    {
+        var content = overlay.Pack.Tree.Find(placement.Path)?.Content;
+        var key = $"beside/{own.Facts.Hash.Hex}/{Layout}";
+        if (content?.FindLearned(key) is { } learned && Read(learned) is { } known) return known;
+        if (overlay.Decode(placement) is not { } mine || overlay.Decode(own) is not { } theirs) return null;
+        var measured = Measure(mine, theirs);
+        content?.Learn(key, () => Write(measured));
+        return measured;
+    }
+
+    private static byte[] Write(Replacement it)
+    {
+        using var bytes = new MemoryStream();
+        using var writer = new BinaryWriter(bytes);
+        writer.Write(it.IsOpaque);
+        writer.Write(it.WasOpaque);
+        writer.Write(it.Ground is { } ground ? (ground.R << 16) | (ground.G << 8) | ground.B : -1);
+        writer.Write(it.ClearAfterCut);
+        writer.Write(it.ClearBefore);
+        writer.Write(it.Distance);
+        writer.Write(it.IsSameSize);
+        writer.Flush();
+        return bytes.ToArray();
+    }
+
+    private static Replacement? Read(byte[] learned)
+    {
+        if (learned.Length != Length) return null;
+        using var reader = new BinaryReader(new MemoryStream(learned));
+        var (isOpaque, wasOpaque, ground) = (reader.ReadBoolean(), reader.ReadBoolean(), reader.ReadInt32());
+        return new Replacement(
+            isOpaque,
+            wasOpaque,
+            ground < 0 ? null : ((byte)(ground >> 16), (byte)(ground >> 8), (byte)ground),
+            reader.ReadDouble(),
+            reader.ReadDouble(),
+            reader.ReadDouble(),
+            reader.ReadBoolean());
     }
 
     private static Replacement Measure(RgbaPicture mine, RgbaPicture theirs)
