@@ -17,6 +17,12 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
     public virtual bool KeepsOriginals => true;
 
     /// <summary>
+    /// The one picture of which it is made, with what the pack keeps for it, so that it can be made beside others; null for a fix
+    /// that looks at more.
+    /// </summary>
+    public virtual PackPath? MadeOf => null;
+
+    /// <summary>
     /// What the author is asked before it is applied, or null; without an answer it goes by <see cref="FixQuestion.Usual"/>.
     /// </summary>
     public virtual FixQuestion? Question => null;

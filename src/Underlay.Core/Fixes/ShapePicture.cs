@@ -31,5 +31,8 @@ public sealed record ShapePicture(
     }
 
     /// <inheritdoc/>
+    public override PackPath? MadeOf => Path;
+
+    /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) => Shaping.Add(tree, Path, Steps).Edits;
 }

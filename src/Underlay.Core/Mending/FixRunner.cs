@@ -118,12 +118,18 @@ public sealed class FixRunner
     private (FileTree Tree, CheckReport Report) Apply(FileTree tree, CheckReport report, IReadOnlyList<Finding> wanted)
     {
         var context = new FixContext(packName, profile, report.Edition, report.Overlay);
+        // Fixes that look at one picture each are made on all cores.
+        var made = SideBySide.Select(wanted, f => f.Fix?.MadeOf is null ? null : EditsOf(tree, f, context));
         var (after, fixes) = (tree, new List<AppliedFix>());
-        foreach (var finding in wanted)
+        var touched = new HashSet<PackPath>();
+        foreach (var (finding, ready) in wanted.Zip(made))
         {
-            var edits = EditsOf(after, finding, context);
+            // What was made of the pack as it was holds as long as nothing came to it since.
+            var holds = ready is not null && !touched.Contains(finding.Fix!.MadeOf!.Value);
+            var edits = holds ? ready! : EditsOf(after, finding, context);
             if (edits.Count == 0) continue;
             after = after.With(edits);
+            touched.UnionWith(edits.SelectMany(e => e.Touches));
             fixes.Add(new AppliedFix(finding, edits));
         }
 
