@@ -9,5 +9,5 @@ namespace Underlay.Core.Packaging;
 public sealed record ArchiveLimits(int Entries, long EntryBytes, long TotalBytes, int Ratio, long ArchiveBytes)
 {
     /// <summary>What Underlay takes in.</summary>
-    public static ArchiveLimits Standard { get; } = new(50_000, 256L << 20, 2L << 30, 250, 1L << 30);
+    public static ArchiveLimits Standard { get; } = new(200_000, 256L << 20, 2L << 30, 250, 1L << 30);
 }

@@ -11,13 +11,15 @@ namespace Underlay.Core.Packaging;
 /// Writes ZIP archives that depend on nothing but names and bytes: one fixed time, one way of writing headers, entries in the
 /// order given. Streamed: a few entries are in memory at a time.
 /// </summary>
-/// <remarks>APPNOTE 6.3 (.ZIP File Format Specification), methods 0 and 8, no ZIP64.</remarks>
+/// <remarks>APPNOTE 6.3 (.ZIP File Format Specification), methods 0 and 8; ZIP64 only where numbers do not fit without it (section 4.3.9).</remarks>
 public sealed class ZipWriter : IDisposable
 {
     // 1 January 1980, 00:00: the earliest time that the format can say.
     private const ushort DosDate = (1 << 5) | 1;
     private const ushort Utf8Names = 1 << 11;
     private const ushort Version = 20;
+    private const ushort Zip64Version = 45;
+    private const ushort Zip64StartLength = 12;
     private const ushort MadeOnUnix = (3 << 8) | Version;
     private const uint PlainFile = 0x81A4u << 16;
 
@@ -43,12 +45,10 @@ public sealed class ZipWriter : IDisposable
     }
 
     /// <summary>Writes a packed entry behind those before it.</summary>
-    /// <exception cref="InvalidOperationException">The archive would need ZIP64, which no host reads.</exception>
     public void Write(PackedEntry entry)
     {
         var name = Encoding.UTF8.GetBytes(entry.Path.Value);
-        if (++count > 0xFFFF || written + entry.Data.Length + name.Length + 30 > uint.MaxValue)
-            throw new InvalidOperationException("The archive would be too large for a ZIP.");
+        count++;
         var head = new byte[30];
         BinaryPrimitives.WriteUInt32LittleEndian(head, 0x04034b50);
         BinaryPrimitives.WriteUInt16LittleEndian(head.AsSpan(4), Version);
@@ -60,9 +60,25 @@ public sealed class ZipWriter : IDisposable
         BinaryPrimitives.WriteUInt16LittleEndian(central.AsSpan(6), Version);
         WriteShared(central.AsSpan(8), entry, name.Length);
         BinaryPrimitives.WriteUInt32LittleEndian(central.AsSpan(38), PlainFile);
-        BinaryPrimitives.WriteUInt32LittleEndian(central.AsSpan(42), (uint)written);
+        var isFar = written >= uint.MaxValue;
+        BinaryPrimitives.WriteUInt32LittleEndian(central.AsSpan(42), isFar ? uint.MaxValue : (uint)written);
+        if (isFar)
+        {
+            BinaryPrimitives.WriteUInt16LittleEndian(central.AsSpan(6), Zip64Version);
+            BinaryPrimitives.WriteUInt16LittleEndian(central.AsSpan(30), Zip64StartLength);
+        }
+
         directory.Write(central);
         directory.Write(name);
+        if (isFar)
+        {
+            // The extra field "Zip64 extended information" with the one number that does not fit (section 4.5.3).
+            var extra = new byte[Zip64StartLength];
+            BinaryPrimitives.WriteUInt16LittleEndian(extra, 1);
+            BinaryPrimitives.WriteUInt16LittleEndian(extra.AsSpan(2), sizeof(long));
+            BinaryPrimitives.WriteInt64LittleEndian(extra.AsSpan(4), written);
+            directory.Write(extra);
+        }
 
         Emit(head);
         Emit(name);
@@ -72,14 +88,37 @@ public sealed class ZipWriter : IDisposable
     /// <summary>Ends the archive with its directory.</summary>
     public void Finish()
     {
+        var start = written;
+        Emit(directory.GetBuffer().AsSpan(0, (int)directory.Length));
+        if (count >= ushort.MaxValue || start >= uint.MaxValue) EmitZip64End(start);
         var end = new byte[22];
         BinaryPrimitives.WriteUInt32LittleEndian(end, 0x06054b50);
-        BinaryPrimitives.WriteUInt16LittleEndian(end.AsSpan(8), (ushort)count);
-        BinaryPrimitives.WriteUInt16LittleEndian(end.AsSpan(10), (ushort)count);
+        BinaryPrimitives.WriteUInt16LittleEndian(end.AsSpan(8), (ushort)Math.Min(count, ushort.MaxValue));
+        BinaryPrimitives.WriteUInt16LittleEndian(end.AsSpan(10), (ushort)Math.Min(count, ushort.MaxValue));
         BinaryPrimitives.WriteUInt32LittleEndian(end.AsSpan(12), (uint)directory.Length);
-        BinaryPrimitives.WriteUInt32LittleEndian(end.AsSpan(16), (uint)written);
-        Emit(directory.GetBuffer().AsSpan(0, (int)directory.Length));
+        BinaryPrimitives.WriteUInt32LittleEndian(end.AsSpan(16), (uint)Math.Min(start, uint.MaxValue));
         Emit(end);
+    }
+
+    /// <summary>The directory's numbers in full, and where they stand (sections 4.3.14 and 4.3.15).</summary>
+    private void EmitZip64End(long start)
+    {
+        var at = written;
+        var record = new byte[56];
+        BinaryPrimitives.WriteUInt32LittleEndian(record, 0x06064b50);
+        BinaryPrimitives.WriteInt64LittleEndian(record.AsSpan(4), record.Length - 12);
+        BinaryPrimitives.WriteUInt16LittleEndian(record.AsSpan(12), (3 << 8) | Zip64Version);
+        BinaryPrimitives.WriteUInt16LittleEndian(record.AsSpan(14), Zip64Version);
+        BinaryPrimitives.WriteInt64LittleEndian(record.AsSpan(24), count);
+        BinaryPrimitives.WriteInt64LittleEndian(record.AsSpan(32), count);
+        BinaryPrimitives.WriteInt64LittleEndian(record.AsSpan(40), directory.Length);
+        BinaryPrimitives.WriteInt64LittleEndian(record.AsSpan(48), start);
+        Emit(record);
+        var locator = new byte[20];
+        BinaryPrimitives.WriteUInt32LittleEndian(locator, 0x07064b50);
+        BinaryPrimitives.WriteInt64LittleEndian(locator.AsSpan(8), at);
+        BinaryPrimitives.WriteUInt32LittleEndian(locator.AsSpan(16), 1);
+        Emit(locator);
     }
 
     /// <inheritdoc/>

@@ -22,7 +22,7 @@ internal sealed class PackDesk(
     IHttpContextAccessor request)
 {
     // Large packs are a few dozen megabytes of facts.
-    private const int MostSnapshots = 24;
+    private const long MostBytes = 1L << 30;
 
     private readonly ConcurrentDictionary<Guid, Slot> slots = new();
 
@@ -186,7 +186,8 @@ internal sealed class PackDesk(
 
     private void Trim()
     {
-        foreach (var (id, _) in slots.OrderByDescending(s => s.Value.LastUsed).Skip(MostSnapshots)) slots.TryRemove(id, out _);
+        var kept = slots.Select(s => new Kept(s.Key, s.Value.LastUsed, s.Value.Snapshot?.Weight ?? 0));
+        foreach (var id in SnapshotShelf.Surplus(kept, MostBytes)) slots.TryRemove(id, out _);
     }
 
     private sealed class Slot

@@ -13,6 +13,10 @@ namespace Underlay.Server.Packs;
 /// <summary>A pack at one revision, checked. Edits make the next one.</summary>
 internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, long revision, CheckSession session, AdviceMemory advice)
 {
+    // Paths, facts, placements, groups and what checks remember, measured on packs of 10,000 files.
+    private const long BytesOfFile = 4096;
+    private const long TextsInMemory = 3;
+
     public Guid Id => id;
 
     /// <summary>What the pack is called while its manifest has no title.</summary>
@@ -29,6 +33,10 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     public CheckReport Report => session.Report;
 
     public Edition Edition => session.Report.Edition;
+
+    /// <summary>About how many bytes of memory it takes: what texts say, and what is known of each file.</summary>
+    public long Weight => Tree.Files.Count * BytesOfFile
+        + (Overlay?.Pack.Placements.Where(p => p.Place.PictureFormat is null).Sum(p => p.Facts.Length * TextsInMemory) ?? 0);
 
     /// <summary>The pack over its base, or null while one folder lies around everything.</summary>
     public Overlay? Overlay => session.Report.Overlay;

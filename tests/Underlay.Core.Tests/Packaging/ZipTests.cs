@@ -94,15 +94,38 @@ public class ZipTests
         Assert.Contains(word, Refused(ZipParts.Broken(how)).Says, StringComparison.Ordinal);
 
     [Fact]
-    public void An_archive_of_100000_entries_is_refused_by_its_count()
+    public void An_archive_of_too_many_entries_is_refused_by_its_count()
     {
         using var stream = new MemoryStream();
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
-            for (var i = 0; i < 100_000; i++) zip.CreateEntry($"{i}");
-        var problem = Refused(stream.ToArray());
+            for (var i = 0; i < 70_000; i++) zip.CreateEntry($"{i}");
+        var problem = ZipReader.Read(stream.ToArray(), ArchiveLimits.Standard with { Entries = 60_000 }).Problem!;
         Assert.Equal(
-            (ArchiveProblemKind.TooBig, "The archive has 100,000 entries; at most 50,000 are allowed."),
+            (ArchiveProblemKind.TooBig, "The archive has 70,000 entries; at most 60,000 are allowed."),
             (problem.Kind, problem.Says));
+    }
+
+    [Theory]
+    [InlineData(65_534, 22)]
+    [InlineData(65_535, 22 + 56 + 20)]
+    [InlineData(70_000, 22 + 56 + 20)]
+    public void More_entries_than_a_plain_ZIP_can_count_are_written_and_read(int count, int endBytes)
+    {
+        using var stream = new MemoryStream();
+        using (var zip = new ZipWriter(stream))
+        {
+            for (var i = 0; i < count; i++) zip.Write(ZipWriter.Pack(PackPath.Parse($"f{i:D6}"), new[] { (byte)i }, EntryMethod.Stored));
+            zip.Finish();
+        }
+
+        // Headers of 30 and 46 bytes, the name twice, one byte each, and the end.
+        Assert.Equal((count * (30 + 46 + 14 + 1L)) + endBytes, stream.Length);
+        var read = ZipReader.Read(stream.ToArray(), ArchiveLimits.Standard).Tree!;
+        Assert.Equal(count, read.Files.Count);
+        Assert.Equal((byte)(count - 1), Assert.Single(read.Files[^1].ReadAll()));
+        using var other = new ZipArchive(stream, ZipArchiveMode.Read);
+        Assert.Equal(count, other.Entries.Count);
+        Assert.Equal($"f{count - 1:D6}", other.Entries[^1].FullName);
     }
 
     [Fact]
