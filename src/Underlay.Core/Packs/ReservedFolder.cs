@@ -12,6 +12,9 @@ public static class ReservedFolder
     /// <summary>The folder of files that were dropped in and are not yet placed.</summary>
     public const string Tray = ".underlay/tray";
 
+    /// <summary>The folder of the steps of pictures.</summary>
+    public const string Steps = ".underlay/steps";
+
     /// <summary>True for paths in the folder.</summary>
     public static bool Holds(PackPath path) => path.IsBelow(Name);
 

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Underlay.Core.Formats;
@@ -14,10 +16,14 @@ namespace Underlay.Core.Steps;
 /// <param name="Result">Hash of what came of them.</param>
 public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, ContentHash Result)
 {
+    private const string LearnedKey = "steps/1";
+
+    private static readonly ConditionalWeakTable<FileContent, StrongBox<(ContentHash, ContentHash)?>> Known = [];
+
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>Where the steps of a picture are kept.</summary>
-    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Name}/steps/{picture}.json");
+    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Steps}/{picture}.json");
 
     /// <summary>The first step that is not known and so keeps them from running, or null.</summary>
     public UnknownStep? Unknown => Steps.OfType<UnknownStep>().FirstOrDefault();
@@ -40,6 +46,14 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         }
 
         return new StepsFile(source, steps, result);
+    }
+
+    /// <summary>The source and the result of a picture's steps; null when there are none or their file cannot be read.</summary>
+    /// <remarks>Asked of every shaped picture at each check, so read once for each file.</remarks>
+    public static (ContentHash Source, ContentHash Result)? HashesOf(FileTree tree, PackPath picture)
+    {
+        if (!tree.TryFind(PathOf(picture), out var file)) return null;
+        return Known.GetValue(file.Content, _ => new StrongBox<(ContentHash, ContentHash)?>(Learn(tree, picture, file))).Value;
     }
 
     /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
@@ -70,6 +84,18 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
             ["result"] = Result.Hex,
         };
         return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
+    }
+
+    private static (ContentHash Source, ContentHash Result)? Learn(FileTree tree, PackPath picture, TreeFile file)
+    {
+        if (file.Content.FindLearned(LearnedKey) is { } learned
+            && Encoding.ASCII.GetString(learned).Split(' ') is [var from, var to]
+            && ContentHash.TryParse(from, out var source)
+            && ContentHash.TryParse(to, out var result))
+            return (source, result);
+        if (Read(tree, picture) is not { } steps) return null;
+        file.Content.Learn(LearnedKey, () => Encoding.ASCII.GetBytes($"{steps.Source.Hex} {steps.Result.Hex}"));
+        return (steps.Source, steps.Result);
     }
 
     private static PackPath KeptPath(ContentHash hash) => PackPath.Parse($"{ReservedFolder.Name}/pictures/{hash.Hex}.png");

@@ -26,7 +26,7 @@ internal sealed class BlobBatch(NpgsqlDataSource source)
         var batch = new BlobBatch(source);
         foreach (var (path, hash, length) in files)
         {
-            if (ReservedFolder.Holds(path) || length > BlobChunk.Size || facts?.Knows(hash) == true)
+            if (IsRarelyRead(path) || length > BlobChunk.Size || facts?.Knows(hash) == true)
             {
                 yield return new TreeFile(path, length, new BlobContent(source, hash, facts));
                 continue;
@@ -50,6 +50,9 @@ internal sealed class BlobBatch(NpgsqlDataSource source)
             return true;
         }
     }
+
+    /// <summary>Sources and what waits in the tray; steps are asked for at each check.</summary>
+    private static bool IsRarelyRead(PackPath path) => ReservedFolder.Holds(path) && !path.IsBelow(ReservedFolder.Steps);
 
     private void Fetch()
     {

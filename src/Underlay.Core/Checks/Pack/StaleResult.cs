@@ -26,7 +26,7 @@ public sealed class StaleResult : Check
             if (!PackPath.TryParse(file.Path.Value[$"{ReservedFolder.Name}/sources/".Length..], out var path, out _)
                 || !overlay.Pack.Facts.TryGetValue(path, out var facts))
                 continue;
-            if (StepsFile.Read(tree, path) is not { } steps || steps.Result != facts.Hash || steps.Source == file.Hash) continue;
+            if (StepsFile.HashesOf(tree, path) is not { } steps || steps.Result != facts.Hash || steps.Source == file.Hash) continue;
             yield return new Finding
             {
                 Code = Code,
