@@ -34,6 +34,8 @@ internal static class Blame
         ILookup<string, int> better,
         int start)
     {
+        // Most rest on nothing.
+        if (findings[start].RestsOn.Count == 0 && !better.Contains(findings[start].Path)) return start;
         var trail = new List<int> { start };
         while (FindCause(findings, causes, better, trail[^1]) is { } cause)
         {

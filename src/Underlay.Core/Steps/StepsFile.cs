@@ -10,6 +10,13 @@ using Underlay.Core.Packs;
 
 namespace Underlay.Core.Steps;
 
+/// <summary>What a file of steps is about, without the steps.</summary>
+/// <param name="Picture">The picture that they made.</param>
+/// <param name="KeptAt">Where its source is kept.</param>
+/// <param name="Source">Hash of the source on which they ran.</param>
+/// <param name="Result">Hash of what came of them.</param>
+public sealed record StepsHead(PackPath Picture, PackPath KeptAt, ContentHash Source, ContentHash Result);
+
 /// <summary>The steps of one picture, as the pack keeps them in <c>.underlay/steps/{path}.json</c> (docs/pack-files.md).</summary>
 /// <param name="Source">Hash of the source on which they ran.</param>
 /// <param name="Steps">In order.</param>
@@ -18,12 +25,14 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 {
     private const string LearnedKey = "steps/1";
 
-    private static readonly ConditionalWeakTable<FileContent, StrongBox<(ContentHash, ContentHash)?>> Known = [];
+    private static readonly string Ending = FileFormats.Json.Endings[0];
+
+    private static readonly ConditionalWeakTable<TreeFile, StrongBox<StepsHead?>> Heads = [];
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>Where the steps of a picture are kept.</summary>
-    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Steps}/{picture}.json");
+    public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Steps}/{picture}{Ending}");
 
     /// <summary>The first step that is not known and so keeps them from running, or null.</summary>
     public UnknownStep? Unknown => Steps.OfType<UnknownStep>().FirstOrDefault();
@@ -48,13 +57,9 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         return new StepsFile(source, steps, result);
     }
 
-    /// <summary>The source and the result of a picture's steps; null when there are none or their file cannot be read.</summary>
+    /// <summary>What a file of steps is about; null where it cannot be read.</summary>
     /// <remarks>Asked of every shaped picture at each check, so read once for each file.</remarks>
-    public static (ContentHash Source, ContentHash Result)? HashesOf(FileTree tree, PackPath picture)
-    {
-        if (!tree.TryFind(PathOf(picture), out var file)) return null;
-        return Known.GetValue(file.Content, _ => new StrongBox<(ContentHash, ContentHash)?>(Learn(tree, picture, file))).Value;
-    }
+    public static StepsHead? HeadOf(FileTree tree, TreeFile file) => Heads.GetValue(file, _ => new StrongBox<StepsHead?>(ReadHead(tree, file))).Value;
 
     /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
     public static bool IsUnreadable(FileTree tree, PackPath picture) =>
@@ -86,16 +91,18 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
     }
 
-    private static (ContentHash Source, ContentHash Result)? Learn(FileTree tree, PackPath picture, TreeFile file)
+    private static StepsHead? ReadHead(FileTree tree, TreeFile file)
     {
+        var name = file.Path.Value[(ReservedFolder.Steps.Length + 1)..];
+        if (!name.EndsWith(Ending, StringComparison.Ordinal) || !PackPath.TryParse(name[..^Ending.Length], out var picture, out _)) return null;
         if (file.Content.FindLearned(LearnedKey) is { } learned
             && Encoding.ASCII.GetString(learned).Split(' ') is [var from, var to]
             && ContentHash.TryParse(from, out var source)
             && ContentHash.TryParse(to, out var result))
-            return (source, result);
+            return new StepsHead(picture, ReservedFolder.SourceOf(picture), source, result);
         if (Read(tree, picture) is not { } steps) return null;
         file.Content.Learn(LearnedKey, () => Encoding.ASCII.GetBytes($"{steps.Source.Hex} {steps.Result.Hex}"));
-        return (steps.Source, steps.Result);
+        return new StepsHead(picture, ReservedFolder.SourceOf(picture), steps.Source, steps.Result);
     }
 
     private static PackPath KeptPath(ContentHash hash) => PackPath.Parse($"{ReservedFolder.Name}/pictures/{hash.Hex}.png");

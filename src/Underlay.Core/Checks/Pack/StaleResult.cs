@@ -21,18 +21,20 @@ public sealed class StaleResult : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
         var tree = overlay.Pack.Tree;
-        foreach (var file in tree.Files.Where(f => f.Path.IsBelow($"{ReservedFolder.Name}/sources")))
+        foreach (var file in tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Steps)))
         {
-            if (!PackPath.TryParse(file.Path.Value[$"{ReservedFolder.Name}/sources/".Length..], out var path, out _)
-                || !overlay.Pack.Facts.TryGetValue(path, out var facts))
+            if (StepsFile.HeadOf(tree, file) is not var (path, kept, source, result)
+                || !overlay.Pack.Facts.TryGetValue(path, out var facts)
+                || result != facts.Hash
+                || tree.Find(kept) is not { } own
+                || own.Hash == source)
                 continue;
-            if (StepsFile.HashesOf(tree, path) is not { } steps || steps.Result != facts.Hash || steps.Source == file.Hash) continue;
             yield return new Finding
             {
                 Code = Code,
                 Severity = Severity.Warning,
                 Path = path.Value,
-                Message = $"Its source {file.Path} was changed after this was made from it.",
+                Message = $"Its source {kept} was changed after this was made from it.",
                 Saw = new Dictionary<PackPath, ContentHash> { [path] = facts.Hash },
                 Fix = new RenewResult(path),
             };

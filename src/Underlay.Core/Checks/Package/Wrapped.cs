@@ -32,8 +32,9 @@ public static class Wrapped
     /// <summary>The folder, one or more deep, that holds all files with the manifest at its root; or null.</summary>
     internal static string? FindWrapper(HostProfile profile, FileTree tree)
     {
+        if (tree.Find(profile.Manifest.Path) is not null) return null;
         var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
-        if (files.Count == 0 || tree.Find(profile.Manifest.Path) is not null) return null;
+        if (files.Count == 0) return null;
         var folder = files[0].Path.Value;
         while (folder.LastIndexOf('/') is var slash && slash > 0)
         {
