@@ -39,7 +39,8 @@ switch (args)
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
-            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | open DATABASE PICTURES | fuzz MINUTES SEEDS");
+            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
+                + "open DATABASE PICTURES | fuzz MINUTES SEEDS");
         return 2;
 }
 

@@ -43,12 +43,15 @@ internal sealed class HostContext
     public BaseCatalogue Base(Edition edition) =>
         new BaseCache(installation.Cache).Get(Profile, Folder.Folder, edition, BaseFolder(edition));
 
-    /// <summary>The folder with an edition's files: the one named, else one that is configured, else the demo's, made once and kept.</summary>
+    /// <summary>
+    /// The folder with an edition's files: the one named, else one that is configured, else the demo's, made once and kept.
+    /// </summary>
     public string BaseFolder(Edition edition)
     {
         if ((baseFolder ?? installation.FindBase(Profile.Key, edition.Key)) is { } folder) return folder;
         var demo = DemoCatalogue.FindBase(Profile.Key, edition.Key)
-            ?? throw new UserErrorException($"There are no base files of {edition.Title} here; name their folder with --base, or set UNDERLAY_BASES.");
+            ?? throw new UserErrorException(
+                $"There are no base files of {edition.Title} here; name their folder with --base, or set UNDERLAY_BASES.");
         return new BaseFolders(installation.Cache, DemoCatalogue.Version).Get(demo.Folder, () =>
         {
             Console.Error.WriteLine($"Making the base files of {edition.Title}, once …");

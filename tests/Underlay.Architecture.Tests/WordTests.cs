@@ -9,9 +9,9 @@ public partial class WordTests
     /// <summary>What the hosts speak of. A profile says it; code that said it would be a host's own.</summary>
     private static readonly HashSet<string> HostNouns = new(StringComparer.OrdinalIgnoreCase)
     {
-        "village", "villages", "glow", "glows", "rim", "kiln", "kilns", "glaze", "glazes", "pottery", "pot", "pots", "ware", "wares", "bird",
-        "birds", "plumage", "plumages", "stall", "stalls", "surface", "surfaces", "ember", "embers", "skin", "skins", "shelf", "seal", "seals",
-        "frieze", "friezes", "awning", "awnings", "market", "markets", "folio", "folios", "scene", "tower", "bell", "peal",
+        "village", "villages", "glow", "glows", "rim", "kiln", "kilns", "glaze", "glazes", "pottery", "pot", "pots", "ware", "wares",
+        "bird", "birds", "plumage", "plumages", "stall", "stalls", "surface", "surfaces", "ember", "embers", "skin", "skins", "shelf",
+        "seal", "seals", "frieze", "friezes", "awning", "awnings", "market", "markets", "folio", "folios", "scene", "tower", "bell", "peal",
         "printing", "plate", "tint", "tints", "almanac",
     };
 
@@ -46,7 +46,7 @@ public partial class WordTests
     {
         var texts = Sources().SelectMany(Texts).ToList();
         Assert.Contains("image/wrong-size", texts);
-        Assert.Contains(texts, t => t.Contains("tells nothing", StringComparison.Ordinal) || t.Contains("cannot be read", StringComparison.Ordinal));
+        Assert.Contains(texts, t => t.Contains("cannot be read", StringComparison.Ordinal));
     }
 
     private static IEnumerable<string> Sources() =>

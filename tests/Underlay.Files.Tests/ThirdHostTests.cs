@@ -53,7 +53,8 @@ public sealed class ThirdHostTests : IDisposable
 
         var mended = FixRunner.Run("dusk_play", tree, Check, Lantern, ["image/wrong-size", "entry/dangling", "manifest/missing"]);
         Assert.Equal(["entry/rejected"], mended.Report.Findings.Where(f => f.Blocks).Select(f => f.Code.Value));
-        var whole = mended.Tree.With([new TreeEdit.Write(PackPath.Parse("cues/opening.json"), "{ \"figure\": \"heron\", \"seconds\": 3 }"u8.ToArray())]);
+        var opening = "{ \"figure\": \"heron\", \"seconds\": 3 }"u8.ToArray();
+        var whole = mended.Tree.With([new TreeEdit.Write(PackPath.Parse("cues/opening.json"), opening)]);
         Assert.False(Check(whole).Blocks);
 
         using var package = new MemoryStream();
@@ -62,6 +63,7 @@ public sealed class ThirdHostTests : IDisposable
         Assert.Equal(
             ["cues/close.json", "cues/opening.json", "figures/heron.png", "programme.toml"],
             read.Files.Select(f => f.Path.Value));
-        Assert.Contains("title = \"Dusk play\"", System.Text.Encoding.UTF8.GetString(read.Find(PackPath.Parse("programme.toml"))!.ReadAll()), StringComparison.Ordinal);
+        var programme = System.Text.Encoding.UTF8.GetString(read.Find(PackPath.Parse("programme.toml"))!.ReadAll());
+        Assert.Contains("title = \"Dusk play\"", programme, StringComparison.Ordinal);
     }
 }

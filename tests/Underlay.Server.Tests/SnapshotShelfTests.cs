@@ -5,7 +5,8 @@ namespace Underlay.Server.Tests;
 
 public class SnapshotShelfTests
 {
-    private static readonly Gen<Kept> AKept = Gen.Select(Gen.Guid, Gen.Long[0, 1000], Gen.Long[0, 100], (id, used, weight) => new Kept(id, used, weight));
+    private static readonly Gen<Kept> AKept =
+        Gen.Select(Gen.Guid, Gen.Long[0, 1000], Gen.Long[0, 100], (id, used, weight) => new Kept(id, used, weight));
 
     [Fact]
     public void What_stays_fits_and_was_used_last() =>

@@ -38,7 +38,7 @@ public sealed partial record IndexFacts(TextProblem? Problem, IReadOnlyList<Entr
         if (!System.Text.Unicode.Utf8.IsValid(bytes)) return CannotRead(new TextProblem(null, "it is not UTF-8"));
         var whole = System.Text.Encoding.UTF8.GetString(bytes);
         if (XmlProlog.FindDocumentType(whole) is { } at)
-            return CannotRead(new TextProblem(TextPosition.Of(bytes, System.Text.Encoding.UTF8.GetByteCount(whole.AsSpan(0, at))), "it has a document type, which is not allowed"));
+            return CannotRead(new TextProblem(TextPosition.In(whole, at), "it has a document type, which is not allowed"));
         var settings = new XmlReaderSettings
         {
             DtdProcessing = DtdProcessing.Prohibit,
@@ -62,7 +62,8 @@ public sealed partial record IndexFacts(TextProblem? Problem, IReadOnlyList<Entr
                     && !encoding.Equals("utf-8", StringComparison.OrdinalIgnoreCase))
                     return CannotRead(new TextProblem(null, $"it says that its encoding is {encoding}, where UTF-8 is wanted"));
                 if (reader.NodeType != XmlNodeType.Element) continue;
-                if (reader.Depth >= TextLimit.MostDeep) return CannotRead(new TextProblem(null, $"it is nested more than {TextLimit.MostDeep} deep"));
+                if (reader.Depth >= TextLimit.MostDeep)
+                    return CannotRead(new TextProblem(null, $"it is nested more than {TextLimit.MostDeep} deep"));
                 rows.Add(reader);
             }
 

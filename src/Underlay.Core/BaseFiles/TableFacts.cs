@@ -116,5 +116,6 @@ public sealed record TableFacts(
 
     private static EntryFault Fault(int line, string says) => new("", $"line {line}", says, new TextPosition(line, 1));
 
-    private static TableFacts Reject(string field, string says) => new(null, [new EntryFault("", field, says, new TextPosition(1, 1))], false, [], []);
+    private static TableFacts Reject(string field, string says) =>
+        new(null, [new EntryFault("", field, says, new TextPosition(1, 1))], false, [], []);
 }

@@ -23,7 +23,9 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     /// <summary>The fix that loses least of those that are enough; null where none is, or the picture cannot be read.</summary>
     public static Lighten? For(FileTree tree, PackPath path, long mostBytes)
     {
-        if (FileFormats.PictureAt(path) is not PngFormat || tree.Find(path) is not { } file || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
+        if (FileFormats.PictureAt(path) is not PngFormat
+            || tree.Find(path) is not { } file
+            || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
             return null;
         if (FileFormats.Png.Encode(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
         for (var bits = FewerShades.Most; bits >= FewerShades.Least; bits--)

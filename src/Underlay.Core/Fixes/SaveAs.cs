@@ -18,7 +18,8 @@ public sealed record SaveAs(PackPath From, PackPath To, PackPictureFormat Format
     /// <summary>The fix, or null when by its header the file is no picture that could be saved so. Pixels are not decoded yet.</summary>
     public static SaveAs? For(FileTree tree, PackPath from, PackPath to, PackPictureFormat format) =>
         tree.Find(from) is { } file
-        && SourceReader.Describe(file.ReadAll()) is { Size: { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide } } found
+        && SourceReader.Describe(file.ReadAll()) is { } found
+        && found.Size is { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide }
         // An 8-bit PNG that hosts do not read is damaged.
         && (format is not PngFormat || found is not { Format: PngFormat, Bits: 8 })
             ? new SaveAs(from, to, format)

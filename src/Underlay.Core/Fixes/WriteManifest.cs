@@ -1,7 +1,7 @@
-using Underlay.Core.Placements;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
+using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;

@@ -16,6 +16,15 @@ public readonly record struct TextPosition(int Line, int Column)
         return new TextPosition(before.Count((byte)'\n') + 1, column);
     }
 
+    /// <summary>The position of a character in a text.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="offset">Characters from the start.</param>
+    public static TextPosition In(string text, int offset)
+    {
+        var before = text.AsSpan(0, offset);
+        return new TextPosition(before.Count('\n') + 1, offset - before.LastIndexOf('\n'));
+    }
+
     /// <inheritdoc/>
     public override string ToString() => $"line {Line}, column {Column}";
 }

@@ -140,11 +140,13 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     /// <summary>What no check would do anything about is refused here, not passed over in silence.</summary>
     private static (string Field, string Expected)? Unexecuted(Rule rule) => rule switch
     {
-        NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule or ListedInRule { Codebook: not null }
+        NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule
+            or ListedInRule { Codebook: not null }
             when rule.Else.Kind != ConsequenceKind.Drop => ("else", "“drop” was expected: what breaks such a rule is left out"),
         RefersToRule or RequiresRule or NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule
             or ListedInRule { Codebook: not null } => null,
-        _ when rule.Else.Kind == ConsequenceKind.Drop => ("drop", "“else” or “warn” was expected: what breaks such a rule is not left out"),
+        _ when rule.Else.Kind == ConsequenceKind.Drop =>
+            ("drop", "“else” or “warn” was expected: what breaks such a rule is not left out"),
         _ => null,
     };
 

@@ -11,7 +11,9 @@ namespace Underlay.Core.Packaging;
 /// Writes ZIP archives that depend on nothing but names and bytes: one fixed time, one way of writing headers, entries in the
 /// order given. Streamed: a few entries are in memory at a time.
 /// </summary>
-/// <remarks>APPNOTE 6.3 (.ZIP File Format Specification), methods 0 and 8; ZIP64 only where numbers do not fit without it (section 4.3.9).</remarks>
+/// <remarks>
+/// APPNOTE 6.3 (.ZIP File Format Specification), methods 0 and 8; ZIP64 only where numbers do not fit without it (section 4.3.9).
+/// </remarks>
 public sealed class ZipWriter : IDisposable
 {
     // 1 January 1980, 00:00: the earliest time that the format can say.

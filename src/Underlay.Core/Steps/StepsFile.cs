@@ -59,7 +59,8 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 
     /// <summary>What a file of steps is about; null where it cannot be read.</summary>
     /// <remarks>Asked of every shaped picture at each check, so read once for each file.</remarks>
-    public static StepsHead? HeadOf(FileTree tree, TreeFile file) => Heads.GetValue(file, _ => new StrongBox<StepsHead?>(ReadHead(tree, file))).Value;
+    public static StepsHead? HeadOf(FileTree tree, TreeFile file) =>
+        Heads.GetValue(file, _ => new StrongBox<StepsHead?>(ReadHead(tree, file))).Value;
 
     /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
     public static bool IsUnreadable(FileTree tree, PackPath picture) =>
@@ -94,7 +95,8 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
     private static StepsHead? ReadHead(FileTree tree, TreeFile file)
     {
         var name = file.Path.Value[(ReservedFolder.Steps.Length + 1)..];
-        if (!name.EndsWith(Ending, StringComparison.Ordinal) || !PackPath.TryParse(name[..^Ending.Length], out var picture, out _)) return null;
+        if (!name.EndsWith(Ending, StringComparison.Ordinal) || !PackPath.TryParse(name[..^Ending.Length], out var picture, out _))
+            return null;
         if (file.Content.FindLearned(LearnedKey) is { } learned
             && Encoding.ASCII.GetString(learned).Split(' ') is [var from, var to]
             && ContentHash.TryParse(from, out var source)

@@ -101,7 +101,10 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             .Select(r => (PackPath.Parse(r.Path), ContentHash.Parse(r.HashAfter!), r.Length))
             .OrderBy(r => r.Item1);
         return (
-            [.. gone.Select(p => new TreeEdit.Delete(p)), .. BlobBatch.Files(source, there, new KeptFacts(shelf)).Select(f => new TreeEdit.Put(f))],
+            [
+                .. gone.Select(p => new TreeEdit.Delete(p)),
+                .. BlobBatch.Files(source, there, new KeptFacts(shelf)).Select(f => new TreeEdit.Put(f)),
+            ],
             rows.Count == 0 ? revision : rows[^1].Revision);
     }
 }

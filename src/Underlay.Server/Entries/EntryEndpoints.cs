@@ -88,7 +88,8 @@ internal static class EntryEndpoints
         var bytes = Encoding.UTF8.GetBytes(request.Text);
         if (kind is null) return JudgePlain(bytes, place!);
         var text = ((StructuredFormat)FormatOf(snapshot, place)).Read(bytes);
-        if (text.Problem is { } problem) return new Judgement(false, [new FaultView("", problem.Says, problem.At?.Line, problem.At?.Column)]);
+        if (text.Problem is { } problem)
+            return new Judgement(false, [new FaultView("", problem.Says, problem.At?.Line, problem.At?.Column)]);
         var faults = kind.Judge(text).Concat(Lacking(kind, text)).Concat(Dangling(snapshot, place, text));
         return new Judgement(true, [.. faults.Select(f => View(text, f))]);
     }

@@ -4,7 +4,11 @@ using Underlay.Server.Hosting;
 namespace Underlay.Server.Packs;
 
 /// <summary>Keeps in the database what files were found to be, so that the next server need not look at them again.</summary>
-internal sealed class FactsKeeper(FactsShelf shelf, DatabaseWatch watch, TimeProvider clock, ILogger<FactsKeeper> logger) : BackgroundService
+internal sealed class FactsKeeper(
+    FactsShelf shelf,
+    DatabaseWatch watch,
+    TimeProvider clock,
+    ILogger<FactsKeeper> logger) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(1);
 

@@ -13,7 +13,8 @@ public class CsvEditTests
         from rows in Gen.Select(Gen.OneOfConst("k0", "k1", "\"k2\""), Field, Field).Array[0, 6]
         from end in Gen.OneOfConst("\n", "\r\n")
         from tail in Gen.OneOfConst("", "\n", "\n\n")
-        select string.Join(end, rows.Select(r => $"{r.Item1},{r.Item2},{r.Item3}").Prepend("code,name,\"note\"")) + tail.Replace("\n", end, StringComparison.Ordinal);
+        select string.Join(end, rows.Select(r => $"{r.Item1},{r.Item2},{r.Item3}").Prepend("code,name,\"note\""))
+            + tail.Replace("\n", end, StringComparison.Ordinal);
 
     [Fact]
     public void A_value_that_is_set_is_the_only_thing_that_changes() =>
@@ -22,7 +23,8 @@ public class CsvEditTests
             var csv = CsvText.Read(text)!;
             Assert.Equal(text, Edit(CsvEdit.SetColumn(csv, column, (_, value) => value)));
             var at = csv.Header.ToList().IndexOf(column);
-            var set = CsvText.Read(Edit(CsvEdit.SetColumn(csv, column, (row, value) => row.Line == csv.Rows[^1].Line ? "new, one" : value)))!;
+            var last = csv.Rows[^1].Line;
+            var set = CsvText.Read(Edit(CsvEdit.SetColumn(csv, column, (row, value) => row.Line == last ? "new, one" : value)))!;
             Assert.Equal(csv.Rows.Count, set.Rows.Count);
             for (var i = 0; i < csv.Rows.Count; i++)
             {

@@ -47,7 +47,8 @@ public class JsonScannerTests
     private static void Agree(string text)
     {
         var ours = JsonText.Parse(Encoding.UTF8.GetBytes(text)).Problem;
-        if (ours is not null && (ours.Says.Contains("twice", StringComparison.Ordinal) || ours.Says.Contains("half", StringComparison.Ordinal))) return;
+        // On these two hosts are stricter.
+        if (ours is not null && new[] { "twice", "half" }.Any(w => ours.Says.Contains(w, StringComparison.Ordinal))) return;
         Assert.True(IsTaken(text) == ours is null, $"{text}: {ours?.Says ?? "taken"}");
     }
 

@@ -21,7 +21,7 @@ public class TomlEditTests
     [InlineData("x = 1\n", "x = 1\n[guide]\ntitle = 7\n")]
     [InlineData("x = 1", "x = 1\n[guide]\ntitle = 7\n")]
     [InlineData("", "[guide]\ntitle = 7\n")]
-    [InlineData("[other]\ntitle = 1\n[guide]\nlong = 2\ntitle   = 3 # kept\n", "[other]\ntitle = 1\n[guide]\nlong = 2\ntitle   = 7 # kept\n")]
+    [InlineData("[other]\ntitle = 1\n[guide]\ntitle   = 3 # kept\n", "[other]\ntitle = 1\n[guide]\ntitle   = 7 # kept\n")]
     [InlineData("[guide]\r\ntitle = 1\r\nversion = 2\r\n", "[guide]\r\ntitle = 7\r\nversion = 2\r\n")]
     [InlineData("guide.title = \"\"\"\nlong\n\"\"\" # kept", "guide.title = 7 # kept")]
     [InlineData("guide.author = 'me'\n", "guide.author = 'me'\nguide.title = 7\n")]

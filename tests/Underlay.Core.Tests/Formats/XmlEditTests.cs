@@ -9,7 +9,8 @@ namespace Underlay.Core.Tests.Formats;
 public class XmlEditTests
 {
     private static readonly Gen<string> Piece = Gen.OneOfConst(
-        "<!-- old='x' -->", "\r\n\t", "text &amp; more", "<b old = \"x\"/>", "<a\n  old='y' other='x > y'></a>", "<a  old=\"&quot;x\"  />", "<![CDATA[ old='x' ]]>", "<?p old='x'?>");
+        "<!-- old='x' -->", "\r\n\t", "text &amp; more", "<b old = \"x\"/>", "<a\n  old='y' other='x > y'></a>",
+        "<a  old=\"&quot;x\"  />", "<![CDATA[ old='x' ]]>", "<?p old='x'?>");
 
     private static readonly Gen<string> Text =
         from head in Gen.OneOfConst("", "\uFEFF", "<?xml version='1.0'?>\n")

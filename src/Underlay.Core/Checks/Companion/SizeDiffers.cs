@@ -30,7 +30,8 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
             overlay,
             placement,
             rule.Else,
-            $"{whose} {placement.Place.Noun} is {size}, {(other.Layer.IsBase ? "the base’s" : "your")} {other.Place.Noun} is {wanted}: both "
+            $"{whose} {placement.Place.Noun} is {size}, "
+                + $"{(other.Layer.IsBase ? "the base’s" : "your")} {other.Place.Noun} is {wanted}: both "
                 + $"have to be the same size.") with
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },

@@ -69,6 +69,6 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             .Select(path => path is { } at ? overlay.Shown(at) : null)
             .OfType<Placement>()
             .ToList();
-        return tied.All(p => !p.Layer.IsBase) && tied.All(p => overlay.Base.Find(p.Path) is null) && tied.Min(p => p.Path) == placement.Path;
+        return tied.All(p => !p.Layer.IsBase && overlay.Base.Find(p.Path) is null) && tied.Min(p => p.Path) == placement.Path;
     }
 }

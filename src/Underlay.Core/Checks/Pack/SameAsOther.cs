@@ -19,7 +19,9 @@ public sealed class SameAsOther : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         // Entries are short, and often the same for good reasons.
-        if (placement.Layer.IsBase || placement.Facts.Picture is null || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash)
+        if (placement.Layer.IsBase
+            || placement.Facts.Picture is null
+            || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash)
             yield break;
         var other = overlay.Base.WithHash(placement.Facts.Hash).FirstOrDefault(f => f.Path != placement.Path);
         if (other is null) yield break;

@@ -33,7 +33,8 @@ public sealed class SeriesCanvas : Check
                     overlay,
                     picture,
                     series.Rule.Canvas,
-                    $"{(picture.Layer.IsBase ? "The base’s picture" : "It")} is {size}, {first.Path.FileName} is {canvas}: all of a series "
+                    $"{(picture.Layer.IsBase ? "The base’s picture" : "It")} is {size}, "
+                        + $"{first.Path.FileName} is {canvas}: all of a series "
                         + $"have one size.") with
                 {
                     Fix = picture.Layer.IsBase ? null : new ShapePicture(picture.Path, fit.TitleFor(size), fit),

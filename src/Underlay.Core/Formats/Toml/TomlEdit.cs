@@ -5,7 +5,7 @@ using Underlay.Core.Formats.Json;
 
 namespace Underlay.Core.Formats.Toml;
 
-/// <summary>Changes single values of a TOML text; order, spacing, comments and the form of all else stay as the author wrote them.</summary>
+/// <summary>Changes single values of a TOML text; order, spacing, comments and the form of all else stay as they were written.</summary>
 /// <remarks>TOML 1.0; pointers as in RFC 6901 over the tables and keys.</remarks>
 public static class TomlEdit
 {

@@ -28,19 +28,15 @@ public static class TomlText
             _ = SyntaxParser.ParseStrict(text, validate: true);
             var table = TomlSerializer.Deserialize<TomlTable>(text) ?? [];
             var tree = new Lazy<TomlTree>(() => TomlTree.Read(text));
-            return JsonText.Of(JsonSerializer.SerializeToUtf8Bytes(Convert(table), Plain), pointer => Position(text, tree.Value.StartOf(pointer)));
+            return JsonText.Of(
+                JsonSerializer.SerializeToUtf8Bytes(Convert(table), Plain),
+                pointer => TextPosition.In(text, tree.Value.StartOf(pointer)));
         }
         catch (TomlException problem)
         {
             var at = problem.Line is { } line && problem.Column is { } column ? new TextPosition(line, column) : new TextPosition(1, 1);
             return JsonText.Unreadable(utf8, "it is no TOML", at);
         }
-    }
-
-    private static TextPosition Position(string text, int offset)
-    {
-        var before = text.AsSpan(0, offset);
-        return new TextPosition(before.Count('\n') + 1, offset - before.LastIndexOf('\n'));
     }
 
     private static JsonNode? Convert(object? value) => value switch

@@ -73,6 +73,8 @@ internal sealed class TomlTree
         string Inside(string array) => arrays.TryGetValue(array, out var last) ? $"{array}/{last}" : array;
     }
 
+    private static string PointerOf(KeySyntax key) => string.Concat(NamesOf(key).Select(n => $"/{JsonText.Escape(n)}"));
+
     private static IEnumerable<string> NamesOf(KeySyntax key)
     {
         yield return NameOf(key.Key!);
@@ -86,13 +88,14 @@ internal sealed class TomlTree
         _ => name.ToString()!.Trim(),
     };
 
-    private static int LineEnd(string text, int from) => text.IndexOf('\n', Math.Min(from, text.Length)) is >= 0 and var end ? end + 1 : text.Length;
+    private static int LineEnd(string text, int from) =>
+        text.IndexOf('\n', Math.Min(from, text.Length)) is >= 0 and var end ? end + 1 : text.Length;
 
     private void Add(string table, IEnumerable<KeyValueSyntax> lines, string text)
     {
         foreach (var line in lines)
         {
-            AddValue($"{table}{string.Concat(NamesOf(line.Key!).Select(n => $"/{JsonText.Escape(n)}"))}", line.Value!);
+            AddValue(table + PointerOf(line.Key!), line.Value!);
             ends[table] = LineEnd(text, line.Value!.Span.End.Offset);
         }
     }
@@ -104,7 +107,7 @@ internal sealed class TomlTree
         if (value is InlineTableSyntax inline)
         {
             foreach (var item in inline.Items)
-                AddValue($"{pointer}{string.Concat(NamesOf(item.KeyValue!.Key!).Select(n => $"/{JsonText.Escape(n)}"))}", item.KeyValue.Value!);
+                AddValue(pointer + PointerOf(item.KeyValue!.Key!), item.KeyValue.Value!);
         }
         else if (value is ArraySyntax list)
         {
