@@ -12,8 +12,7 @@ internal sealed class Judge
     public Judge(Stock stock)
     {
         this.stock = stock;
-        foreach (var layer in stock.Layers)
-            if (layer.Files.TryGetValue("tables/seals.csv", out var table) && table.Dropped is null) table.Table?.Over(seals);
+        stock.Over("seals", seals);
     }
 
     private bool Since(string edition) => Editions.Order(stock.Edition) >= Editions.Order(edition);

@@ -50,9 +50,9 @@ public sealed class LayerFile
                 else if (Place.Kind == PlaceKind.Ware && fields.Text("id")!.Split('.')[^1] != Place.Name) Dropped = "misnamed";
                 else Entry = fields;
                 break;
-            case PlaceKind.SealTable or PlaceKind.FlameTiming:
-                var isSeals = Place.Kind == PlaceKind.SealTable;
-                (Table, Dropped) = Table.Read(Bytes, isSeals ? "code" : "frame", isSeals ? "do" : null);
+            case PlaceKind.Table or PlaceKind.FlameTiming:
+                var isTable = Place.Kind == PlaceKind.Table;
+                (Table, Dropped) = Table.Read(Bytes, isTable ? "code" : "frame", isTable ? "do" : null);
                 break;
             default:
                 Picture = Place.Kind == PlaceKind.SkinDds ? Dds.Read(Bytes) : Bitmap.Read(Bytes);

@@ -19,7 +19,7 @@ internal enum PlaceKind
     Shape,
     Glaze,
     Seal,
-    SealTable,
+    Table,
     Frieze,
     Awning,
     Board,
@@ -51,7 +51,7 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
             (PlaceKind.Shape, @"art/shapes/(?<n>[a-z0-9_]+)\.json"),
             (PlaceKind.Glaze, @"entries/glazes/(?<n>[a-z0-9_]+)\.json"),
             (PlaceKind.Seal, @"art/seals/(?<n>[a-z0-9_]+)\.png"),
-            (PlaceKind.SealTable, @"tables/seals\.csv"),
+            (PlaceKind.Table, @"tables/(?<n>seals|materials|stations|almanac)\.csv"),
             (PlaceKind.Frieze, @"art/friezes/(?<n>[a-z0-9_]+)\.png"),
             (PlaceKind.Awning, @"art/awnings/(?<n>[a-z0-9_]+)/(?<m>dawn|noon|lamp)\.png"),
             (PlaceKind.Board, @"art/boards/(?<n>[a-z0-9_]+)/(?<m>64|96|128|192)\.png"),
@@ -62,7 +62,7 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
     ];
 
     private static readonly Regex LeftAside = new(
-        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv|tables/(almanac|materials|stations)\.csv"
+        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv"
             + @"|texts/[a-z0-9_]+\.csv|entries/techniques\.json|entries/(recipes|plans|towers)/[a-z0-9_]+\.json)\z",
         RegexOptions.CultureInvariant | RegexOptions.Compiled);
 

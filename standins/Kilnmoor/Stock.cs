@@ -10,7 +10,6 @@ internal sealed class Stock
     {
         Edition = edition;
         Layers = [baseLayer, .. packages];
-        Materials = [.. FirstColumn(baseLayer, "tables/materials.csv")];
         Markets = [.. FirstColumn(baseLayer, "codes/markets.csv")];
         Kilns = [.. FirstColumn(baseLayer, "codes/kilns.csv")];
         Shapes = [.. baseLayer.Files.Values.Where(f => f.Place.Kind == PlaceKind.Shape).Select(f => f.Place.Name)];
@@ -21,7 +20,8 @@ internal sealed class Stock
     /// <summary>Lowest first, the base at 0.</summary>
     public Layer[] Layers { get; }
 
-    public HashSet<string> Materials { get; }
+    /// <summary>The materials of the stack, once files were read.</summary>
+    public HashSet<string> Materials { get; } = [];
 
     public HashSet<string> Markets { get; }
 
@@ -76,6 +76,14 @@ internal sealed class Stock
     public void Read()
     {
         foreach (var file in Layers.SelectMany(l => l.Files.Values).Where(f => Looks(f.Place))) file.Look();
+        Over("materials", Materials);
+    }
+
+    /// <summary>Lays a table of all layers over keys.</summary>
+    public void Over(string name, HashSet<string> keys)
+    {
+        foreach (var layer in Layers)
+            if (layer.Files.TryGetValue($"tables/{name}.csv", out var file) && file.Dropped is null) file.Table?.Over(keys);
     }
 
     private static IEnumerable<string> FirstColumn(Layer layer, string path) =>

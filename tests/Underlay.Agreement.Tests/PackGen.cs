@@ -156,6 +156,12 @@ internal static class PackGen
         Gen.Select(Gen.Int[0, 40], Gen.OneOfConst('"', ',', '\n', '\r', 'x'))
             .Select((at, c) => "code,do\ntide,add\nmoon,add\n".Insert(Math.Min(at, 26), c.ToString())));
 
+    private static readonly Gen<string> AnyMaterials = Gen.OneOf(
+        Gen.OneOfConst(
+            "code,do,name\ntin,add,Tin\n", "code,do\nclay,remove\n", "code,do\nstone,remove\ntin,add\n", "code,do\nreed,change\n",
+            "code,name\nclay,Clay\ntin,Tin\n", "code\n", "code,do\nclay,remove\nclay,add\n", "name\ntin\n"),
+        AnyTable);
+
     private static readonly Gen<byte[]> AnyDds = Gen.Select(
         Gen.OneOfConst((64, 64), (128, 64), (72, 64), (32, 64)),
         Gen.OneOfConst("DXT1", "DXT5", "DXT3"),
@@ -207,8 +213,11 @@ internal static class PackGen
         (
             2,
             At(
-                Gen.OneOfConst("tables/seals.csv", "tables/seals.csv", "art/flames/updraught/timing.csv", "art/flames/none/timing.csv"),
+                Gen.OneOfConst(
+                    "tables/seals.csv", "tables/seals.csv", "tables/stations.csv", "art/flames/updraught/timing.csv",
+                    "art/flames/none/timing.csv"),
                 AnyTable)),
+        (2, At(Gen.Const("tables/materials.csv"), AnyMaterials)),
         (1, At(Gen.OneOfConst("art/friezes/year.png", "art/scenes/quay.png"), Sized((119, 15), (264, 150), (240, 135)))),
         (
             3,

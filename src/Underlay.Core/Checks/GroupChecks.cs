@@ -19,7 +19,7 @@ internal sealed class GroupChecks
     public IReadOnlyList<Finding> Inspect(Overlay overlay, Group group)
     {
         var found = new List<Finding>();
-        foreach (var drop in group.Dropped)
+        foreach (var drop in group.Dropped.Where(d => !IsToldAlready(overlay, d)))
             foreach (var check in all) found.AddRange(check.Inspect(overlay, drop));
         foreach (var placement in group.Shown)
         {
@@ -30,4 +30,11 @@ internal sealed class GroupChecks
 
         return found.Count == 0 ? [] : found;
     }
+
+    /// <summary>The base's file left out for the reason for which the pack's at the same path is: that is told of the pack's.</summary>
+    private static bool IsToldAlready(Overlay overlay, Drop drop) =>
+        drop.Placement.Layer.IsBase
+        && overlay.FindDrop(drop.Placement.Path) is { Rule: { } rule } mine
+        && rule == drop.Rule
+        && mine.Code == drop.Code;
 }

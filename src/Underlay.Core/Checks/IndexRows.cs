@@ -21,7 +21,7 @@ internal static class IndexRows
     public static (string Says, IndexLevel? Level, string Code)? FindUnknown(Overlay overlay, Placement index, IndexRow row)
     {
         foreach (var (level, code) in index.Place.Index!.Levels.Zip(row.Codes))
-            if (level.Identifies && !overlay.Base.Codebooks[level.Codebook].Has(code))
+            if (level.Identifies && !overlay.Codebook(level.Codebook).Has(code))
                 return ($"“{code}” is no {level.Element} {level.Code} of this edition", level, code);
         return FileOf(overlay, row) is null ? ($"there is no picture {row.File} that the host shows", null, "") : null;
     }

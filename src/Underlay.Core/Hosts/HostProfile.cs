@@ -229,6 +229,13 @@ public sealed class HostProfile
         return best;
     }
 
+    /// <summary>The place of the table from which a codebook is read, where packs may lay theirs over it; null for other codebooks.</summary>
+    public Place? TableOf(string codebook) =>
+        Codebooks.FirstOrDefault(c => c.Key == codebook) is { Column: { } column } rule
+        && PackPath.TryParse(rule.Source.Text, out var path, out _)
+            ? Places.FirstOrDefault(p => p.Table?.Key == column && p.Pattern?.Match(path) is not null)
+            : null;
+
     /// <summary>What the host reads at a path and Underlay does not judge yet, or null.</summary>
     public UnjudgedRule? FindUnjudged(PackPath path)
     {

@@ -83,7 +83,7 @@ internal sealed class DropRounds(Overlay overlay)
         {
             RefersToRule refers => !overlay.Resolves(refers, placement),
             RequiresRule requires => overlay.Wants(requires, placement) && overlay.FirstShown(requires.Places, placement.Bindings) is null,
-            ListedInRule { Codebook: { } book } listed => !overlay.Base.Codebooks[book].Has(placement.Bindings.Find(listed.Placeholder)!),
+            ListedInRule { Codebook: { } book } listed => !overlay.Codes[book].Has(placement.Bindings.Find(listed.Placeholder)!),
             IndexedRule indexed => !IsIndexed(placement, indexed),
             WantedByRule wanted => !IsWanted(placement, wanted),
             OutrankedByRule outranked => !placement.Layer.IsBase && overlay.FirstShown(outranked.Places, placement.Bindings) is not null,
@@ -142,6 +142,8 @@ internal sealed class DropRounds(Overlay overlay)
             }
         }
 
+        foreach (var book in overlay.Profile.Codebooks)
+            foreach (var code in overlay.Codes.Gone(book.Key)) DoubtCode(book.Key, code);
         foreach (var place in overlay.Profile.Places.Where(p => p.RulesIn(overlay.Edition).Any(r => r is UniqueRule or InheritsRule)))
             foreach (var placement in overlay.Pack.In(place))
                 if (overlay.FindDrop(placement.Path) is null) DoubtBeside(placement);
@@ -182,6 +184,18 @@ internal sealed class DropRounds(Overlay overlay)
                     && owner.Field(rule.Field) is { } value
                     && place.Pattern?.Fill(Bindings.Of([(rule.Placeholder, value)])) is { } wanted)
                     baseInDoubt.Add(wanted);
+    }
+
+    /// <summary>Base files that name a code which is gone.</summary>
+    private void DoubtCode(string codebook, string code)
+    {
+        foreach (var place in overlay.Profile.Places)
+        {
+            foreach (var rule in place.RulesOf<RefersToRule>(overlay.Edition).Where(r => r.Codebook == codebook))
+                foreach (var file in overlay.Base.LinksOf(place).WithValue(rule.Field)[code]) baseInDoubt.Add(file.Path);
+            foreach (var rule in place.RulesOf<ListedInRule>(overlay.Edition).Where(r => r.Codebook == codebook))
+                foreach (var file in overlay.Base.In(place).Where(f => f.Bindings.Find(rule.Placeholder) == code)) baseInDoubt.Add(file.Path);
+        }
     }
 
     private void DoubtReferences(Place place, string id)

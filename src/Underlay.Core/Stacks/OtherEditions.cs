@@ -25,7 +25,7 @@ public static class OtherEditions
                     other.Edition,
                     found.Name.Length == 0
                         ? null
-                        : overlay.Base.Codebooks[codebook].Codes.FirstOrDefault(c => c.Name == found.Name)?.Value);
+                        : overlay.Codebook(codebook).Codes.FirstOrDefault(c => c.Name == found.Name)?.Value);
         return null;
     }
 

@@ -1,4 +1,5 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Codebooks;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
@@ -29,6 +30,7 @@ public sealed class Overlay
         otherBases = new Lazy<IReadOnlyList<BaseCatalogue>>(others ?? (() => []));
         ofPack = pack.Placements.ToDictionary(p => p.Path);
         Links = new Links(this);
+        Codes = new StackCodes(this);
         reliance = new Lazy<Reliance>(() => new Reliance(this));
     }
 
@@ -52,6 +54,12 @@ public sealed class Overlay
 
     /// <summary>Which files of the pack others in it rely on.</summary>
     public Reliance Reliance => reliance.Value;
+
+    /// <summary>A codebook as the stack has it: the base's, with what a table of the pack says.</summary>
+    public Codebook Codebook(string key) => Codes[key];
+
+    /// <summary>The codebooks of the stack.</summary>
+    internal StackCodes Codes { get; }
 
     /// <summary>What entries say of each other.</summary>
     internal Links Links { get; }
@@ -148,7 +156,7 @@ public sealed class Overlay
     public bool Resolves(RefersToRule rule, Placement owner)
     {
         if (Links.Text(owner, rule.Field) is not { } value) return true;
-        if (rule.Codebook is { } book) return Base.Codebooks[book].Has(value);
+        if (rule.Codebook is { } book) return Codes[book].Has(value);
         if (rule.Placeholder is null) return Links.ById(Profile.Place(rule.Place!), value) is not null;
         return Target(rule, owner) is { } target && Shown(target) is not null;
     }

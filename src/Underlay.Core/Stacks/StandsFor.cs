@@ -16,7 +16,7 @@ public static class StandsFor
             var names = index.Place.Index!.Levels
                 .Zip(row.Codes)
                 .Where(l => l.First.Identifies)
-                .Select(l => overlay.Base.Codebooks[l.First.Codebook].NameOf(l.Second))
+                .Select(l => overlay.Codebook(l.First.Codebook).NameOf(l.Second))
                 .ToList();
             if (names.Count == 0) continue;
             return string.Join(", ", names.Take(1).Concat(names.Skip(1).Select(n => n.ToLowerInvariant())))

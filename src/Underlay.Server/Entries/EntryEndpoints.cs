@@ -148,7 +148,7 @@ internal static class EntryEndpoints
         var choices = place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
             r => r.Field,
             r => r.Codebook is { } book
-                ? (IReadOnlyList<Choice>)[.. overlay.Base.Codebooks[book].Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+                ? (IReadOnlyList<Choice>)[.. overlay.Codebook(book).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
                 : NamesIn(overlay, overlay.Profile.Place(r.Place!), r.Placeholder),
             StringComparer.Ordinal);
         if (place.Kind?.Inherits is { } inherits) choices[inherits.By] = NamesIn(overlay, place, null);
@@ -187,7 +187,7 @@ internal static class EntryEndpoints
     /// <summary>The codes that keys of the entry itself may be; null where they are no codes.</summary>
     private static List<Choice>? KeysOf(PackSnapshot snapshot, Place? place) =>
         place?.RulesOf<KeysRule>(snapshot.Edition).FirstOrDefault() is { } keys && snapshot.Overlay is { } overlay
-            ? [.. overlay.Base.Codebooks[keys.Codebook].Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+            ? [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
             : null;
 
     private static List<string> OwnOf(PackSnapshot snapshot, Place? place) =>

@@ -86,8 +86,11 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         if (rule is { Else.Kind: ConsequenceKind.Warning, Placeholder: not null } && overlay.Target(rule, placement) is { } wanted)
             return $"{FieldName.Quote(rule.Field)} is “{value}”, and there is no {overlay.Profile.Place(rule.Place!).Noun} {wanted}: "
                 + $"nothing is shown there.";
+        if (rule.Codebook is { } known && overlay.Base.Codebooks[known].Has(value))
+            return $"{FieldName.Quote(rule.Field)} is “{value}”, which {overlay.Profile.TableOf(known)?.One} of the pack takes away "
+                + $"({placement.Facts.Entry!.Text.Locate(rule.Field)}).";
         var what = rule.Codebook is { } book
-            ? $"a code of the codebook “{overlay.Base.Codebooks[book].Title}”"
+            ? $"a code of the codebook “{overlay.Codebook(book).Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
         return $"{FieldName.Quote(rule.Field)} is “{value}”, which is not {what} "
             + $"({placement.Facts.Entry!.Text.Locate(rule.Field)})."
@@ -117,7 +120,7 @@ public sealed class Dangling : RuleCheck<RefersToRule>
 
     private static IEnumerable<string> Names(Overlay overlay, RefersToRule rule)
     {
-        if (rule.Codebook is { } book) return overlay.Base.Codebooks[book].Codes.Select(c => c.Value);
+        if (rule.Codebook is { } book) return overlay.Codebook(book).Codes.Select(c => c.Value);
         var place = overlay.Profile.Place(rule.Place!);
         if (rule.Placeholder is not { } placeholder) return Ids(overlay, place);
         return overlay.Base.In(place).Select(f => f.Bindings)

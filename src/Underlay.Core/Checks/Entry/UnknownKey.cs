@@ -19,7 +19,7 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
     {
         if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
-        var book = overlay.Base.Codebooks[rule.Codebook];
+        var book = overlay.Codebook(rule.Codebook);
         foreach (var member in entry.Text.Root.EnumerateObject().Where(m => !book.Has(m.Name)))
         {
             var pointer = $"/{JsonText.Escape(member.Name)}";

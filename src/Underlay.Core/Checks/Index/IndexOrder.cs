@@ -23,7 +23,7 @@ public sealed class IndexOrder : Check
             var ranks = levels
                 .Select(
                     l =>
-                        overlay.Base.Codebooks[l.Codebook].Codes
+                        overlay.Codebook(l.Codebook).Codes
                             .Select((c, i) => (c.Value, i))
                             .ToDictionary(c => c.Value, c => c.i, StringComparer.Ordinal))
                 .ToList();

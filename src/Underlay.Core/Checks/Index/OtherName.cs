@@ -30,7 +30,7 @@ public sealed class OtherName : Check
                 if (!PackPath.TryParse(row.File, out var file, out _)) continue;
                 var words = NameWords.Of(file.FileName[..Math.Max(1, file.FileName.LastIndexOf('.'))]).Words;
                 foreach (var (level, code) in index.Place.Index!.Levels.Zip(row.Codes))
-                    if (level.Identifies && FindOther(overlay.Base.Codebooks[level.Codebook], code, words) is { } other)
+                    if (level.Identifies && FindOther(overlay.Codebook(level.Codebook), code, words) is { } other)
                         yield return Describe(overlay, index, row, level, code, other);
             }
     }
@@ -53,7 +53,7 @@ public sealed class OtherName : Check
 
     private Finding Describe(Overlay overlay, Placement index, IndexRow row, IndexLevel level, string code, string other)
     {
-        var book = overlay.Base.Codebooks[level.Codebook];
+        var book = overlay.Codebook(level.Codebook);
         return Report(
             overlay,
             index,

@@ -27,7 +27,7 @@ public sealed class UnknownInIndex : Check
                     var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
                     var near = level is null || other is not null
                         ? null
-                        : Names.Slips.Nearest(overlay.Base.Codebooks[level.Codebook].Codes.Select(c => c.Value), code);
+                        : Names.Slips.Nearest(overlay.Codebook(level.Codebook).Codes.Select(c => c.Value), code);
                     var hint = other?.Says ?? (near is null ? "" : $" “{near}” is near.");
                     yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {

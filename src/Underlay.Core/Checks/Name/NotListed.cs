@@ -24,7 +24,7 @@ public sealed class NotListed : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         if (drop.Rule is not ListedInRule { Codebook: { } key } rule) yield break;
-        var book = overlay.Base.Codebooks[key];
+        var book = overlay.Codebook(key);
         var name = drop.Placement.Bindings.Find(rule.Placeholder)!;
         var near = Names.Slips.Nearest(book.Codes.Select(c => c.Value), name);
         var hint = near is null

@@ -1,0 +1,53 @@
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Codebooks;
+using Underlay.Core.Hosts;
+
+namespace Underlay.Core.Stacks;
+
+/// <summary>
+/// The codebooks of a stack: those of the base, and where one is read from a table that packs may lay over, with the pack's rows.
+/// </summary>
+internal sealed class StackCodes(Overlay overlay)
+{
+    private readonly Dictionary<string, Codebook> known = new(StringComparer.Ordinal);
+
+    /// <summary>A codebook as the stack has it. Asked for only once it is known which tables are left out.</summary>
+    public Codebook this[string key]
+    {
+        get
+        {
+            lock (known)
+            {
+                if (!known.TryGetValue(key, out var book)) known[key] = book = Make(key);
+                return book;
+            }
+        }
+    }
+
+    /// <summary>Codes of the base that the pack's table takes away.</summary>
+    public IEnumerable<string> Gone(string key) =>
+        overlay.Base.Codebooks[key] is var own && this[key] is var now && !ReferenceEquals(own, now)
+            ? own.Codes.Select(c => c.Value).Where(c => !now.Has(c))
+            : [];
+
+    private Codebook Make(string key)
+    {
+        var book = overlay.Base.Codebooks[key];
+        if (overlay.Profile.TableOf(key) is not { Table: { } shape } place) return book;
+        foreach (var mine in overlay.Pack.In(place))
+            if (overlay.FindDrop(mine.Path) is null && mine.Facts.Table is { Problem: null } table) book = Over(book, table, shape);
+        return book;
+    }
+
+    private static Codebook Over(Codebook below, TableFacts table, TableShape shape)
+    {
+        var codes = table.Replaces ? [] : below.Codes.ToDictionary(c => c.Value, StringComparer.Ordinal);
+        foreach (var row in table.Rows)
+        {
+            codes.Remove(row.Key);
+            if (row.Deed != RowDeed.Remove) codes[row.Key] = new Code(row.Key, table.ValuesOf(row, shape).GetValueOrDefault("name", ""));
+        }
+
+        return new Codebook(below.Key, below.Title, [.. codes.Values], below.Also);
+    }
+}
