@@ -13,7 +13,7 @@ namespace Underlay.Files.Tests;
 public sealed class ThirdHostTests : IDisposable
 {
     private static readonly HostProfile Lantern =
-        ProfileFolder.Read(Path.Combine(Repository.Root, "tests", "hosts"), "lantern").Profile;
+        ProfileFolder.Read(Path.Combine(Repository.Root, "tests", "third-host"), "lantern").Profile;
 
     private static readonly FileTree Figures = APack.Of().With("figures/heron.png", Picture.Shelf(40, 60)).Tree;
 
