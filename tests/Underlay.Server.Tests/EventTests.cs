@@ -7,8 +7,8 @@ public class EventTests(RunningServer server)
     [Fact]
     public async Task Open_pages_are_told_of_every_change()
     {
-        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(30));
         var pack = await server.NewPackAsync();
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         await using var stream = await server.CreateClient().GetStreamAsync("/api/events", limit.Token);
         using var reader = new StreamReader(stream);
         // The first event says that the page is listening.
