@@ -229,7 +229,9 @@ public sealed class HostProfile
         return best;
     }
 
-    /// <summary>The place of the table from which a codebook is read, where packs may lay theirs over it; null for other codebooks.</summary>
+    /// <summary>
+    /// The place of the table from which a codebook is read, where packs may lay theirs over it; null for other codebooks.
+    /// </summary>
     public Place? TableOf(string codebook) =>
         Codebooks.FirstOrDefault(c => c.Key == codebook) is { Column: { } column } rule
         && PackPath.TryParse(rule.Source.Text, out var path, out _)

@@ -194,7 +194,8 @@ internal sealed class DropRounds(Overlay overlay)
             foreach (var rule in place.RulesOf<RefersToRule>(overlay.Edition).Where(r => r.Codebook == codebook))
                 foreach (var file in overlay.Base.LinksOf(place).WithValue(rule.Field)[code]) baseInDoubt.Add(file.Path);
             foreach (var rule in place.RulesOf<ListedInRule>(overlay.Edition).Where(r => r.Codebook == codebook))
-                foreach (var file in overlay.Base.In(place).Where(f => f.Bindings.Find(rule.Placeholder) == code)) baseInDoubt.Add(file.Path);
+                foreach (var file in overlay.Base.In(place).Where(f => f.Bindings.Find(rule.Placeholder) == code))
+                    baseInDoubt.Add(file.Path);
         }
     }
 
