@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { SectionColumn } from '@/api/client'
 import { useLabels } from '../composables/useLabels'
@@ -19,24 +20,36 @@ const isTouched = (c: SectionColumn) => c.overrides + c.copies + c.additions > 0
 const MOST_COLUMNS = 8
 /** Hosts with many places: those that the pack does not touch are left away where there is little room, and narrow where there is more. */
 const isCrowded = computed(() => props.columns.length > MOST_COLUMNS)
+const strip = ref<HTMLElement>()
+const { width: room } = useElementSize(strip)
+/** The least width of a column, in pixels: enough to press. */
+const least = computed(() => (props.isSmall ? 14 : 24))
 const shown = computed(() => {
     const touched = props.columns.filter(isTouched)
     if (props.isSmall && isCrowded.value) return touched.length > 0 ? touched : props.columns.slice(0, MOST_COLUMNS)
-    return props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))
+    const all = props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))
+    const gaps = new Set(all.map((c) => c.family)).size * 6
+    const fitting = Math.floor((room.value - gaps) / (least.value + 3))
+    if (room.value === 0 || all.length <= fitting) return all
+    // Where there is no room for all, the smallest that the pack does not touch are in the list of places only.
+    const kept = (c: SectionColumn) => isTouched(c) || c.place === props.chosen
+    const others = all.filter((c) => !kept(c)).sort((a, b) => b.inBase - a.inBase)
+    const added = new Set(others.slice(0, Math.max(0, fitting - all.filter(kept).length)))
+    return all.filter((c) => kept(c) || added.has(c))
 })
 /** Places of one family stand together. */
-const families = computed(() =>
-    [...Map.groupBy(shown.value, (column) => column.family)].map(([title, columns]) => ({
+const inFamilies = (columns: readonly SectionColumn[]) =>
+    [...Map.groupBy(columns, (column) => column.family)].map(([title, members]) => ({
         key: title,
         title,
-        columns,
-    })),
-)
+        columns: members,
+    }))
+const families = computed(() => inFamilies(shown.value))
+const everyFamily = computed(() => inFamilies(props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))))
 /** So many side by side that a mark has no room for its number; the row says the sum. */
 const isTight = computed(() => props.isSmall && shown.value.length > 12)
 const isNarrow = (c: SectionColumn) => isCrowded.value && !isTouched(c) && props.chosen !== c.place
 
-const strip = ref<HTMLElement>()
 const labels = useLabels(strip, () =>
     families.value.map(({ key, title, columns }) => ({
         key,
@@ -45,8 +58,6 @@ const labels = useLabels(strip, () =>
     })),
 )
 
-/** The least width of a column, in pixels: enough to press. */
-const least = computed(() => (props.isSmall ? 14 : 24))
 const pointed = ref<SectionColumn | null>(null)
 /** Wide by what there is, and no narrower than the title needs where many stand side by side. */
 const width = (column: SectionColumn) =>
@@ -171,6 +182,6 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                 <strong>{{ pointed.title }}</strong> {{ numbersOf(pointed) }}
             </p>
         </div>
-        <PlacesMenu v-if="!isSmall" :families="families" :chosen="chosen" @choose="$emit('choose', $event)" />
+        <PlacesMenu v-if="!isSmall" :families="everyFamily" :chosen="chosen" @choose="$emit('choose', $event)" />
     </div>
 </template>
