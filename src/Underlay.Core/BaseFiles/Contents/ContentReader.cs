@@ -10,8 +10,8 @@ internal abstract class ContentReader
     {
         [PlaceContent.Picture] = new PictureContent(),
         [PlaceContent.Entry] = new EntryContent(),
-        [PlaceContent.Table] = new TableContent(),
-        [PlaceContent.Index] = new IndexContent(),
+        [PlaceContent.Table] = new UnkeptContent((bytes, place) => TableFacts.Of(bytes, place.Table!), TableFacts.CannotRead),
+        [PlaceContent.Index] = new UnkeptContent((bytes, place) => IndexFacts.Of(bytes, place.Index!), IndexFacts.CannotRead),
     };
 
     /// <summary>True where the facts hold on to the bytes that were read.</summary>
