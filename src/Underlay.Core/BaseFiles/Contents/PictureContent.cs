@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
@@ -13,8 +14,14 @@ internal sealed class PictureContent : ContentReader
     /// <summary>Raised whenever pictures are looked at in another way, or what is found is written in another.</summary>
     private const int Layout = 1;
 
+    // Asked of every picture.
+    private readonly ConcurrentDictionary<(PackPictureFormat, PixelNeed), string> keys = new();
+
     /// <inheritdoc/>
-    public override string KeyFor(Place place) => $"{place.PictureFormat!.Word}/{place.PixelNeed}/{Layout}".ToLowerInvariant();
+    public override string KeyFor(Place place) =>
+        keys.GetOrAdd(
+            (place.PictureFormat!, place.PixelNeed),
+            k => $"{k.Item1.Word}/{k.Item2}/{Layout}".ToLowerInvariant());
 
     /// <inheritdoc/>
     public override ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) => place.PictureFormat!.Inspect(bytes, place.PixelNeed);
