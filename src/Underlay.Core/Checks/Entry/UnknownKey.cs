@@ -16,6 +16,9 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
     public override CheckCode Code => new("entry/unknown-key");
 
     /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Structure;
+
+    /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
     {
         if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
