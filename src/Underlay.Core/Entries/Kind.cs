@@ -83,7 +83,8 @@ public sealed class Kind
             && Names(rule, "required") is { } required
             && Names(rule, "except") is { } except)
             return new Inheritance("/" + by.GetString(), required, except);
-        problems.Add(("/x-underlay-inherits", "“by” with a field’s name, and lists of names “required” and “except”, were expected"));
+        problems.Add(
+            ("/x-underlay-inherits", "“by” with a field’s name, and lists of names “required” and “except”, were expected"));
         return null;
     }
 

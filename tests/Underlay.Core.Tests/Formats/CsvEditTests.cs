@@ -7,7 +7,8 @@ namespace Underlay.Core.Tests.Formats;
 /// <summary>Values and rows of CSV are changed; every other letter of the text stays.</summary>
 public class CsvEditTests
 {
-    private static readonly Gen<string> Field = Gen.OneOfConst("", "a", "\"\"", "\"a,b\"", "\"say \"\"hi\"\"\"", "\"two\nlines\"", "ö", "1.50");
+    private static readonly Gen<string> Field =
+        Gen.OneOfConst("", "a", "\"\"", "\"a,b\"", "\"say \"\"hi\"\"\"", "\"two\nlines\"", "ö", "1.50");
 
     private static readonly Gen<string> Table =
         from rows in Gen.Select(Gen.OneOfConst("k0", "k1", "\"k2\""), Field, Field).Array[0, 6]

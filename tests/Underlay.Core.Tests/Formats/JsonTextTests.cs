@@ -54,7 +54,9 @@ public class JsonTextTests
 
     [Fact]
     public void Any_bytes_give_a_value_or_a_problem() =>
-        Gen.OneOf(Gen.Byte.Array[0, 60], Gen.String[Gen.Char["{}[]\",:\\u01d8 atrue\n"], 0, 60].Select(Encoding.UTF8.GetBytes)).Sample(bytes =>
+        Gen.OneOf(
+            Gen.Byte.Array[0, 60],
+            Gen.String[Gen.Char["{}[]\",:\\u01d8 atrue\n"], 0, 60].Select(Encoding.UTF8.GetBytes)).Sample(bytes =>
         {
             var text = JsonText.Parse(bytes);
             Assert.True(text.Problem is null || (text.Problem.Says.Length > 0 && text.Problem.At is { Line: > 0, Column: > 0 }));

@@ -27,7 +27,10 @@ public class TextLimitTests
             "longer than 16 MiB",
             TableFacts.Of(Bytes("code\n" + padding), new TableShape("code", null)).Problem!.Says,
             StringComparison.Ordinal);
-        Assert.Contains("longer than 16 MiB", IndexFacts.Of(Bytes("<contents/>" + padding), Contents).Problem!.Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "longer than 16 MiB",
+            IndexFacts.Of(Bytes("<contents/>" + padding), Contents).Problem!.Says,
+            StringComparison.Ordinal);
     }
 
     [Fact]

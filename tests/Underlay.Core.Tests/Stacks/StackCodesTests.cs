@@ -1,4 +1,5 @@
 using Underlay.Core.Findings;
+using Underlay.Core.Mending;
 
 namespace Underlay.Core.Tests.Stacks;
 
@@ -39,6 +40,22 @@ public class StackCodesTests
         var replaced = Dangling(APack.Of().With("tables/materials.csv", "code,name\nsaltbrook_tin,Tin\n"));
         Assert.Superset(taken.ToHashSet(), replaced.ToHashSet());
         Assert.True(replaced.Count > taken.Count);
+    }
+
+    [Fact]
+    public void A_whole_copy_of_the_bases_table_is_brought_down_to_what_is_the_packs_own()
+    {
+        var own = System.Text.Encoding.UTF8.GetString(SmallBase.Files["tables/materials.csv"]);
+        var pack = APack.Of().With("wares/jug/ware.json", Jug).With("tables/materials.csv", own + "saltbrook_tin,Tin,clay,4.0\n");
+        Assert.Empty(Dangling(pack));
+        var mended = FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
+            Repository.Kilnmoor,
+            ["table/copied-rows"]);
+        Assert.Empty(mended.Held);
+        Assert.DoesNotContain(mended.Report.Findings, f => f.Code.Value is "entry/dangling" or "table/copied-rows");
     }
 
     [Fact]
