@@ -1,9 +1,13 @@
+using StandIns;
+
 namespace Kilnmoor;
 
 /// <summary>Decides what is left out because of other files, in rounds, each on what stood at its start.</summary>
 internal sealed class Drops
 {
     private static readonly string[] Needed = ["shape", "made_of", "price"];
+
+    private static readonly string[] OtherWares = ["lid", "shelf_of"];
 
     private readonly Stock stock;
 
@@ -46,7 +50,9 @@ internal sealed class Drops
             PlaceKind.Shape => stock.Shapes.Contains(name) ? null : "ownerless",
             PlaceKind.Awning => stock.Markets.Contains(name) ? null : "ownerless",
             PlaceKind.Flame or PlaceKind.FlameTiming => stock.Kilns.Contains(name) ? null : "ownerless",
-            PlaceKind.Glaze => IsGlazeTwice(file) ? "twice" : null,
+            PlaceKind.Glaze or PlaceKind.Tower => IsTwice(file) ? "twice" : null,
+            PlaceKind.Recipe => IsRecipeDangling(file.Entry!) ? "dangling" : IsTwice(file) ? "twice" : null,
+            PlaceKind.Plan => !stock.Occasions.AllReached(file.Entry!) ? "unreachable" : IsTwice(file) ? "twice" : null,
             _ => null,
         };
     }
@@ -67,6 +73,8 @@ internal sealed class Drops
         if (stock.WithField(file, "glaze")?.Text("glaze") is { } glaze
             && !stock.ShownOf(PlaceKind.Glaze).Any(g => g.File.Entry!.Text("id") == glaze))
             return "dangling";
+        foreach (var field in OtherWares)
+            if (stock.WithField(file, field)?.Text(field) is { } other && stock.WareOf(other) is null) return "dangling";
         var isTwice = ware.Text("stall") is { } stall
             && stock
                 .ShownOf(PlaceKind.Ware)
@@ -74,10 +82,22 @@ internal sealed class Drops
         return isTwice ? "twice" : null;
     }
 
-    private bool IsGlazeTwice(LayerFile file)
+    private bool IsRecipeDangling(Fields recipe)
+    {
+        if (!stock.Stations.Contains(recipe.Text("station")!)) return true;
+        foreach (var part in recipe.Objects("uses")!.Concat(recipe.Objects("makes")!))
+        {
+            if (part.Text("ware") is { } ware && stock.WareOf(ware) is null) return true;
+            if (part.Text("material") is { } material && !stock.Materials.Contains(material)) return true;
+        }
+
+        return recipe.Objects("uses")!.Any(u => u.Object("accepts")?.Text("made_of") is { } made && !stock.Materials.Contains(made));
+    }
+
+    private bool IsTwice(LayerFile file)
     {
         int Level(LayerFile f) => Array.FindIndex(stock.Layers, l => l.Files.GetValueOrDefault(f.Path) == f);
-        return stock.ShownOf(PlaceKind.Glaze).Any(g =>
+        return stock.ShownOf(file.Place.Kind).Any(g =>
             g.File != file
             && g.File.Path != file.Path
             && g.File.Entry!.Text("id") == file.Entry!.Text("id")

@@ -36,7 +36,7 @@ public sealed class Game
 
         var list = Listing.Decide(opened, edition, insist);
         var listed = opened.Where((_, i) => list[i].Listed).ToList();
-        var stock = new Stock(baseLayer.Fresh(), edition, listed.Select(p => p.Layer!));
+        var stock = new Stock(baseLayer.Fresh(edition), edition, listed.Select(p => p.Layer!));
         stock.Read();
         Drops.Decide(stock);
         var game = new Game(stock);
@@ -67,6 +67,7 @@ public sealed class Game
             if (stock.Layers.Any(l => !l.IsBase && l.Files.ContainsKey(path))) Note(path, shown.Layer.Name, null);
             foreach (var outcome in judge.Outcomes(shown.File, shown.Layer)) Note(path, shown.Layer.Name, outcome);
             foreach (var wanted in judge.Missing(shown.File)) Note(wanted, shown.Layer.Name, "blank");
+            foreach (var (key, outcome) in judge.Inside(shown.File)) Note($"{path}#{key}", shown.Layer.Name, outcome);
         }
 
         foreach (var (path, from, outcome) in judge.MissingMembers()) Note(path, from, outcome);

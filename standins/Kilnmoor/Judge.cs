@@ -54,11 +54,22 @@ internal sealed class Judge
     /// <summary>Paths at which a shown file wants another and there is none.</summary>
     public IEnumerable<string> Missing(LayerFile file)
     {
-        if (file.Place.Kind != PlaceKind.Ware) yield break;
         var name = file.Place.Name;
-        if (stock.Shown($"wares/{name}/shelf.png") is null) yield return $"wares/{name}/shelf.png";
+        if (file.Place.Kind == PlaceKind.Plan && stock.Shown($"art/scenes/{name}.png") is null) yield return $"art/scenes/{name}.png";
+        if (file.Place.Kind != PlaceKind.Ware) yield break;
+        if (stock.Shown($"wares/{name}/shelf.png") is null && !IsLent(file)) yield return $"wares/{name}/shelf.png";
         if (stock.Skin(name) is null) yield return $"wares/{name}/skin.png";
     }
+
+    /// <summary>Whether another ware lends its shelf picture.</summary>
+    private bool IsLent(LayerFile ware) =>
+        stock.WithField(ware, "shelf_of")?.Text("shelf_of") is { } id
+        && stock.WareOf(id) is { } lender
+        && stock.Shown($"wares/{lender.Place.Name}/shelf.png") is not null;
+
+    /// <summary>What is wrong inside a shown file: a part of it, and what comes of that.</summary>
+    public IEnumerable<(string Key, string Outcome)> Inside(LayerFile file) =>
+        file.Place.Kind == PlaceKind.Tower ? stock.Occasions.SilentSignals(file.Entry!).Select(s => (s, "silent")) : [];
 
     /// <summary>What is wrong with a shown file.</summary>
     public IEnumerable<string> Outcomes(LayerFile file, Layer? layer = null)

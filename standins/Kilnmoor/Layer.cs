@@ -36,7 +36,7 @@ public sealed class LayerFile
     internal Table? Table { get; private set; }
 
     /// <summary>Reads the file: leaves it out when it cannot be read, is not accepted or has the wrong name.</summary>
-    internal void Look()
+    internal void Look(string edition)
     {
         if (looked) return;
         looked = true;
@@ -44,9 +44,10 @@ public sealed class LayerFile
         {
             case PlaceKind.None:
                 break;
-            case PlaceKind.Descriptor or PlaceKind.Ware or PlaceKind.Shape or PlaceKind.Glaze:
+            case PlaceKind.Descriptor or PlaceKind.Ware or PlaceKind.Shape or PlaceKind.Glaze or PlaceKind.Recipe or PlaceKind.Techniques
+                or PlaceKind.Plan or PlaceKind.Tower:
                 var (fields, problem) = Fields.Read(Bytes);
-                if (fields is null || !Entries.Accepts(Place.Kind, fields)) Dropped = problem ?? "rejected";
+                if (fields is null || !Entries.Accepts(Place.Kind, fields, edition)) Dropped = problem ?? "rejected";
                 else if (Place.Kind == PlaceKind.Ware && fields.Text("id")!.Split('.')[^1] != Place.Name) Dropped = "misnamed";
                 else Entry = fields;
                 break;
@@ -96,10 +97,10 @@ public sealed class Layer
         Of(name, false, files.Where(f => !f.Path.StartsWith(".underlay/", StringComparison.Ordinal)));
 
     /// <summary>A layer as it was before packages came; what its files hold is read once.</summary>
-    public Layer Fresh()
+    public Layer Fresh(string edition)
     {
         lock (Files)
-            foreach (var file in Files.Values) file.Look();
+            foreach (var file in Files.Values) file.Look(edition);
         return new Layer(Name, IsBase, Files.Values.ToDictionary(f => f.Path, f => f.Copy(), StringComparer.Ordinal));
     }
 

@@ -26,6 +26,10 @@ internal enum PlaceKind
     Flame,
     FlameTiming,
     Scene,
+    Recipe,
+    Techniques,
+    Plan,
+    Tower,
 }
 
 /// <summary>A place, and the names that a path has in it.</summary>
@@ -58,12 +62,16 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
             (PlaceKind.Flame, @"art/flames/(?<n>[a-z0-9_]+)/(?<m>[0-9]{2})\.png"),
             (PlaceKind.FlameTiming, @"art/flames/(?<n>[a-z0-9_]+)/timing\.csv"),
             (PlaceKind.Scene, @"art/scenes/(?<n>[a-z0-9_]+)\.png"),
+            (PlaceKind.Recipe, @"entries/recipes/(?<n>[a-z0-9_]+)\.json"),
+            (PlaceKind.Techniques, @"entries/techniques\.json"),
+            (PlaceKind.Plan, @"entries/plans/(?<n>[a-z0-9_]+)\.json"),
+            (PlaceKind.Tower, @"entries/towers/(?<n>[a-z0-9_]+)\.json"),
         }.Select(p => (p.Item1, new Regex($@"\A{p.Item2}\z", RegexOptions.CultureInvariant | RegexOptions.Compiled))),
     ];
 
     private static readonly Regex LeftAside = new(
         @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv"
-            + @"|texts/[a-z0-9_]+\.csv|entries/techniques\.json|entries/(recipes|plans|towers)/[a-z0-9_]+\.json)\z",
+            + @"|texts/[a-z0-9_]+\.csv)\z",
         RegexOptions.CultureInvariant | RegexOptions.Compiled);
 
     /// <summary>True for files that the game reads and this stand-in does not simulate.</summary>
@@ -79,5 +87,5 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
 
     /// <summary>True where the game of an edition looks.</summary>
     public bool IsIn(string edition) =>
-        Kind is not (PlaceKind.SurfaceEmber or PlaceKind.WareEmber) || Editions.Order(edition) >= Editions.Order("3.1");
+        Kind is not (PlaceKind.SurfaceEmber or PlaceKind.WareEmber or PlaceKind.Tower) || Editions.Order(edition) >= Editions.Order("3.1");
 }

@@ -12,6 +12,7 @@ internal sealed class Stock
         Layers = [baseLayer, .. packages];
         Markets = [.. FirstColumn(baseLayer, "codes/markets.csv")];
         Kilns = [.. FirstColumn(baseLayer, "codes/kilns.csv")];
+        Occasions = Occasions.Read(baseLayer);
         Shapes = [.. baseLayer.Files.Values.Where(f => f.Place.Kind == PlaceKind.Shape).Select(f => f.Place.Name)];
     }
 
@@ -22,6 +23,11 @@ internal sealed class Stock
 
     /// <summary>The materials of the stack, once files were read.</summary>
     public HashSet<string> Materials { get; } = [];
+
+    /// <summary>The stations of the stack, once files were read.</summary>
+    public HashSet<string> Stations { get; } = [];
+
+    public Occasions Occasions { get; }
 
     public HashSet<string> Markets { get; }
 
@@ -75,8 +81,9 @@ internal sealed class Stock
     /// <summary>Reads every file: leaves out what cannot be read or is not accepted.</summary>
     public void Read()
     {
-        foreach (var file in Layers.SelectMany(l => l.Files.Values).Where(f => Looks(f.Place))) file.Look();
+        foreach (var file in Layers.SelectMany(l => l.Files.Values).Where(f => Looks(f.Place))) file.Look(Edition);
         Over("materials", Materials);
+        Over("stations", Stations);
     }
 
     /// <summary>Lays a table of all layers over keys.</summary>

@@ -79,6 +79,10 @@ public sealed class Fields
         return [.. value.EnumerateArray().Select(v => new Fields(v))];
     }
 
+    /// <summary>The texts of a list; null when the field is no list of texts, empty when it is absent.</summary>
+    public IReadOnlyList<string>? Texts(string field) =>
+        IsTexts(field) ? [.. root.TryGetProperty(field, out var list) ? list.EnumerateArray().Select(v => v.GetString()!) : []] : null;
+
     /// <summary>True when the field is absent or a list of texts.</summary>
     public bool IsTexts(string field) =>
         !root.TryGetProperty(field, out var value)

@@ -139,13 +139,24 @@ internal static class PackGen
                 ", \"ember\": 2",
                 ", \"glaze\": \"moor.celadon\"",
                 ", \"glaze\": \"saltbrook.tide\"",
-                ", \"glaze\": \"moor.none\""))
+                ", \"glaze\": \"moor.none\"",
+                ", \"lid\": \"moor.big_jug\"",
+                ", \"lid\": \"moor.none\"",
+                ", \"shelf_of\": \"moor.milk_jug\"",
+                ", \"shelf_of\": \"saltbrook.tide_cup\"",
+                ", \"shelf_of\": \"moor.none\"",
+                ", \"hardness\": 6.5, \"foot_cm\": 4",
+                ", \"hardness\": 6.55",
+                ", \"weight_g\": -1",
+                ", \"suits\": { \"fair\": 2, \"wake\": -3 }",
+                ", \"suits\": { \"fair\": 4 }",
+                ", \"name\": \"\", \"rings\": \"tools/cup\""))
             .Select((prefix, name, own, like, stall, rest) => $$"""{ "id": "{{prefix}}{{name}}"{{own}}{{like}}{{stall}}{{rest}} }""")),
         (1, BrokenJson(SmallBase.Ware("moor.milk_jug"))));
 
     private static readonly Gen<string> AnyGlaze = Gen.Frequency(
-        (4, Gen.Select(Gen.OneOfConst("moor.celadon", "saltbrook.tide", "saltbrook.kelp", "tide"), Gen.OneOfConst("#2f8f86", "#FFF", "#ffffff"), Gen.OneOfConst(", \"rim\": \"#E9EFE4\"", ""))
-            .Select((id, body, rim) => $$"""{ "id": "{{id}}", "body": "{{body}}"{{rim}} }""")),
+        (4, Gen.Select(Gen.OneOfConst("moor.celadon", "saltbrook.tide", "saltbrook.kelp", "tide"), Gen.OneOfConst("#2f8f86", "#FFF", "#ffffff"), Gen.OneOfConst(", \"rim\": \"#E9EFE4\"", ", \"rim\": \"#E9EFE4\"", ""), EntryGen.Reactions)
+            .Select((id, body, rim, more) => $$"""{ "id": "{{id}}", "body": "{{body}}"{{rim}}{{more}} }""")),
         (1, BrokenJson("""{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }""")));
 
     private static readonly Gen<string> AnyTable = Gen.OneOf(
@@ -218,6 +229,10 @@ internal static class PackGen
                     "art/flames/none/timing.csv"),
                 AnyTable)),
         (2, At(Gen.Const("tables/materials.csv"), AnyMaterials)),
+        (4, At(Gen.OneOfConst("milk_jug", "tide_cup", "saltbrook_fire").Select(n => $"entries/recipes/{n}.json"), EntryGen.Recipes)),
+        (1, At(Gen.Const("entries/techniques.json"), EntryGen.Techniques)),
+        (2, At(Gen.OneOfConst("quay", "hill").Select(n => $"entries/plans/{n}.json"), EntryGen.Plans)),
+        (2, At(Gen.OneOfConst("quay", "hill").Select(n => $"entries/towers/{n}.json"), EntryGen.Towers)),
         (1, At(Gen.OneOfConst("art/friezes/year.png", "art/scenes/quay.png"), Sized((119, 15), (264, 150), (240, 135)))),
         (
             3,

@@ -93,6 +93,8 @@ public static class SmallBase
         var files = new Dictionary<string, byte[]>(Files) { ["art/scenes/quay.png"] = Own(Picture.Of(240, 135)).ToPng() };
         foreach (var path in files.Keys.Where(p => p.EndsWith("/shelf.png", StringComparison.Ordinal)).ToList())
             files[path] = Own(Picture.Shelf(48, 48)).ToPng();
+        files["entries/recipes/milk_jug.json"] = Encoding.UTF8.GetBytes(Recipe().Replace("95", "\"1h35\"", StringComparison.Ordinal));
+        if (edition == "3.0") files.Remove("entries/towers/quay.json");
         if (edition == "3.0") files.Remove("art/embers/wares/soup_bowl.png");
         return files;
     }
@@ -100,12 +102,48 @@ public static class SmallBase
     public static string Ware(string id, string shape = "jug", string madeOf = "clay", string price = "12") =>
         $$"""{ "id": "{{id}}", "shape": "{{shape}}", "made_of": "{{madeOf}}", "price": {{price}} }""";
 
+    public static string Recipe(
+        string id = "moor.milk_jug",
+        string uses = """{ "material": "clay", "amount": 2 }""",
+        string makes = """{ "ware": "moor.milk_jug", "amount": 1 }""",
+        string more = "") =>
+        $$"""{ "id": "{{id}}", "station": "wheel", "uses": [{{uses}}], "makes": [{{makes}}], "minutes": 95{{more}} }""";
+
+    public static string Plan(string id = "moor.quay", string width = "3", string occasions = "\"fair\"") =>
+        $$"""
+        { "id": "{{id}}", "size_m": { "x": 40, "y": 30 }, "gate": "steps",
+          "fixtures": [{ "id": "one", "kind": "stall", "x": 3, "y": 4 }, { "id": "two", "kind": "well", "x": 9, "y": 9 }],
+          "lanes": [{ "from": "steps", "to": "one", "width_m": {{width}} }, { "from": "two", "to": "one", "width_m": 2 }],
+          "occasions": [{{occasions}}] }
+        """;
+
+    public static string Tower(string id = "moor.quay", string occasions = "\"fair\"", string weather = "any") =>
+        $$"""
+        { "id": "{{id}}", "occasions": [{{occasions}}], "peals": [
+          { "signal": "opening", "weather": "{{weather}}", "strokes": [{ "audio": "bells/one", "weight": 1, "rest_ms": 400 }] },
+          { "signal": "closing", "weather": "any", "strokes": [{ "audio": "bells/one", "weight": 1, "rest_ms": 400 }] }] }
+        """;
+
     private static Dictionary<string, byte[]> Make()
     {
         var files = APack.Empty
             .With("tables/materials.csv", "code,name,group,since\nstone,Stone,ground,3.0\nclay,Clay,clay,3.0\nreed,Reed,grown,3.0\n")
             .With("codes/markets.csv", "code,name,group,since\nquay,Quay,,3.0\nhill,Hill,,3.0\n")
             .With("codes/kilns.csv", "code,name,group,since\nupdraught,Updraught kiln,,3.0\npit,Pit,,3.0\n")
+            .With("tables/stations.csv", "code,name\nwheel,Wheel\nkiln,Kiln\n")
+            .With("codes/reactions.csv", "code,name,group,since\ncrackle,Crackle,,3.0\ndrip,Drip,,3.0\n")
+            .With("codes/fixtures.csv", "code,name,group,since\nstall,Stall,,3.0\nwell,Well,,3.0\n")
+            .With("codes/occasions.csv", "code,name,group,since,needs\nfair,Fair,,3.0,stall well\nrest,Day of rest,,3.0,\n")
+            .With(
+                "codes/signals.csv",
+                "code,name,group,since,status\nopening,Opening,fair,3.0,required\nclosing,Closing,fair,3.0,required\n"
+                    + "rain_off,Rained off,fair,3.0,optional\nmatins,Matins,rest,3.0,required\n")
+            .With(
+                "entries/techniques.json",
+                """{ "entries": [{ "id": "moor.throwing" }, { "id": "moor.glazing", "after": "moor.throwing" }] }""")
+            .With("entries/recipes/milk_jug.json", Recipe())
+            .With("entries/plans/quay.json", Plan())
+            .With("entries/towers/quay.json", Tower())
             .With("codes/neighbours.csv", "one,other\nflagstone,fence\n")
             .With("art/shapes/jug.json", Outline)
             .With("art/shapes/bowl.json", Outline)

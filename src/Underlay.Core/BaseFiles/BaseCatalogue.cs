@@ -1,6 +1,8 @@
 using System.Text;
+using System.Text.Json;
 using Underlay.Core.Codebooks;
 using Underlay.Core.Formats.Csv;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
@@ -101,17 +103,40 @@ public sealed class BaseCatalogue
         foreach (var file in tree.Files)
         {
             if (rule.Source.Match(file.Path) is not { } bindings) continue;
-            if (rule.Column is null) codes.Add(new Code(bindings.Find(rule.Source.Placeholders[0])!, ""));
+            if (rule.Items is { } items) codes.AddRange(CodesIn(JsonText.Parse(file.ReadAll()), items));
+            else if (rule.Column is null) codes.Add(new Code(bindings.Find(rule.Source.Placeholders[0])!, ""));
             else codes.AddRange(ReadCodes(file, rule.Column));
         }
 
         return new Codebook(rule.Key, rule.Title, codes, rule.Also);
     }
 
+    /// <summary>The codes that stand in a JSON file at a pointer; each once.</summary>
+    internal static IReadOnlyList<Code> CodesIn(JsonText text, string items) =>
+        [
+            .. text.FindAll(items)
+                .Where(i => i.Value.ValueKind == JsonValueKind.String)
+                .Select(i => new Code(i.Value.GetString()!, ""))
+                .DistinctBy(c => c.Value),
+        ];
+
     private static List<Code> ReadCodes(TreeFile file, string column)
     {
         var csv = ReadCsv(file.Path, file.ReadAll());
-        return [.. csv.Rows.Skip(1).Select(row => new Code(csv.Value(row, column) ?? "", csv.Value(row, "name") ?? ""))];
+        return
+        [
+            .. csv.Rows
+                .Skip(1)
+                .Select(
+                    row =>
+                        new Code(
+                            csv.Value(row, column) ?? "",
+                            csv.Value(row, "name") ?? "",
+                            csv.Header.Zip(row.Fields)
+                                .Where(c => c.First != column && c.First != "name")
+                                .DistinctBy(c => c.First)
+                                .ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal))),
+        ];
     }
 
     private static CsvText ReadCsv(PackPath path, byte[] bytes) =>

@@ -13,7 +13,7 @@ namespace Underlay.Core.BaseFiles;
 public static class BaseCatalogueFile
 {
     // Raised whenever the facts or their layout change.
-    private const int Layout = 6;
+    private const int Layout = 7;
 
     /// <summary>Writes a catalogue.</summary>
     public static void Write(BaseCatalogue catalogue, Stream output)
@@ -39,6 +39,12 @@ public static class BaseCatalogueFile
             {
                 writer.Write(code.Value);
                 writer.Write(code.Name);
+                writer.Write(code.More.Count);
+                foreach (var (column, says) in code.More)
+                {
+                    writer.Write(column);
+                    writer.Write(says);
+                }
             }
         }
     }
@@ -79,11 +85,19 @@ public static class BaseCatalogueFile
         {
             var key = reader.ReadString();
             var codes = new Code[reader.ReadInt32()];
-            for (var i = 0; i < codes.Length; i++) codes[i] = new Code(reader.ReadString(), reader.ReadString());
+            for (var i = 0; i < codes.Length; i++) codes[i] = ReadCode(reader);
             if (profile.Codebooks.FirstOrDefault(c => c.Key == key) is not { } rule) return null;
             books[key] = new Codebook(key, rule.Title, codes, rule.Also);
         }
 
         return new BaseCatalogue(edition, files, books, read);
+    }
+
+    private static Code ReadCode(BinaryReader reader)
+    {
+        var (value, name) = (reader.ReadString(), reader.ReadString());
+        var more = new Dictionary<string, string>(StringComparer.Ordinal);
+        for (var left = reader.ReadInt32(); left > 0; left--) more[reader.ReadString()] = reader.ReadString();
+        return new Code(value, name, more);
     }
 }

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Text.Json;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.BaseFiles;
@@ -18,12 +19,19 @@ public sealed class BaseLinks
     /// <summary>Files by the id that they have.</summary>
     public ILookup<string, BaseFile> ById { get; }
 
-    /// <summary>Files by the text at a field of their own.</summary>
+    /// <summary>Files by the texts at a field of their own; a token * in its pointer stands for every item of a list.</summary>
     public ILookup<string, BaseFile> WithValue(string pointer) =>
         byValue.GetOrAdd(
             pointer,
             p =>
                 files
-                    .Where(f => f.Facts.Entry?.Text.FindString(p) is not null)
-                    .ToLookup(f => f.Facts.Entry!.Text.FindString(p)!, StringComparer.Ordinal));
+                    .SelectMany(f => TextsIn(f, p), (f, text) => (File: f, Text: text))
+                    .ToLookup(f => f.Text, f => f.File, StringComparer.Ordinal));
+
+    private static IEnumerable<string> TextsIn(BaseFile file, string pointer)
+    {
+        if (file.Facts.Entry is not { Text: var entry }) return [];
+        if (!pointer.Contains('*', StringComparison.Ordinal)) return entry.FindString(pointer) is { } text ? [text] : [];
+        return entry.FindAll(pointer).Where(v => v.Value.ValueKind == JsonValueKind.String).Select(v => v.Value.GetString()!).Distinct();
+    }
 }

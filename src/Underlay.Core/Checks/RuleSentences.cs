@@ -77,10 +77,7 @@ public static class RuleSentences
                 placement.Facts.Length <= weight.MostBytes),
         SameSizeRule same => OfSameSize(overlay, placement, same),
         RequiresRule requires => OfRequires(overlay, placement, requires),
-        RefersToRule refers => placement.Field(refers.Field) is { } value
-            ? new RuleSentence($"“{refers.Field.TrimStart('/')}” names something that "
-                + $"exists", value, overlay.Resolves(refers, placement))
-            : null,
+        RefersToRule refers => OfReferences(overlay, placement, refers),
         NamesAgreeRule names => placement.Field(names.Field) is { } id
             ? new RuleSentence(
                 $"Its id ends in “{placement.Bindings.Find(names.Placeholder)}”",
@@ -89,6 +86,17 @@ public static class RuleSentences
             : null,
         _ => null,
     };
+
+    private static RuleSentence? OfReferences(Overlay overlay, Placement placement, RefersToRule rule)
+    {
+        var named = overlay.References(rule, placement).Select(r => r.Value).Distinct().ToList();
+        return named.Count == 0
+            ? null
+            : new RuleSentence(
+                $"{FieldName.Quote(rule.Field)} names something that exists",
+                string.Join(", ", named),
+                named.TrueForAll(n => overlay.Resolves(rule, placement, n)));
+    }
 
     private static RuleSentence OfSize(Placement placement, SizeRule rule)
     {

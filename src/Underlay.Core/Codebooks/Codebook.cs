@@ -3,7 +3,20 @@ namespace Underlay.Core.Codebooks;
 /// <summary>One code of a codebook.</summary>
 /// <param name="Value">The code.</param>
 /// <param name="Name">What it stands for; empty where the code is its own name.</param>
-public sealed record Code(string Value, string Name);
+/// <param name="More">What else its table says of it, by column; empty where there is no table.</param>
+public sealed record Code(string Value, string Name, IReadOnlyDictionary<string, string> More)
+{
+    private static readonly Dictionary<string, string> Nothing = [];
+
+    /// <summary>A code of which no more is known.</summary>
+    public Code(string value, string name)
+        : this(value, name, Nothing)
+    {
+    }
+
+    /// <summary>What its table says in a column; empty where it says nothing.</summary>
+    public string In(string column) => More.GetValueOrDefault(column, "");
+}
 
 /// <summary>A table of codes with their names.</summary>
 public sealed class Codebook

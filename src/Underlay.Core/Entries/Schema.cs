@@ -22,11 +22,14 @@ internal sealed class Schema
     private readonly List<string> required = [];
     private readonly Dictionary<string, Schema> properties = new(StringComparer.Ordinal);
     private readonly List<JsonElement> choices = [];
+    private readonly List<Schema> alternatives = [];
     private Schema? items;
     private Schema? otherProperties;
     private Regex? pattern;
     private double? minimum;
     private double? maximum;
+    private double? above;
+    private double? multipleOf;
     private int? minLength;
     private int? minItems;
     private string? wanted;
@@ -59,6 +62,9 @@ internal sealed class Schema
             Refuse("one of " + string.Join(", ", choices));
         else if (value.ValueKind == JsonValueKind.String) JudgeText(value.GetString()!);
         else if (value.ValueKind == JsonValueKind.Number && !InRange(value.GetDouble())) Refuse(RangeWords());
+        else if (value.ValueKind == JsonValueKind.Number && !IsMultiple(value.GetDouble()))
+            Refuse(FormattableString.Invariant($"a multiple of {multipleOf}"));
+        else if (alternatives.Count > 0 && alternatives.Count(a => a.Accepts(value)) != 1) Refuse(wanted ?? "one form of several");
         else if (value.ValueKind == JsonValueKind.Array && minItems is { } least && value.GetArrayLength() < least)
             Refuse($"a list of at least {least}");
         if (faults.Count > before) return;
@@ -73,7 +79,8 @@ internal sealed class Schema
 
         void Refuse(string words)
         {
-            var name = pointer.Length == 0 ? "the file" : $"“{pointer[(pointer.LastIndexOf('/') + 1)..]}”";
+            var last = pointer[(pointer.LastIndexOf('/') + 1)..];
+            var name = pointer.Length == 0 ? "the file" : char.IsAsciiDigit(last[0]) ? FieldName.Quote(pointer) : $"“{last}”";
             faults.Add(new EntryFault(pointer, "", $"{name} is {FaultWords.Show(value)}; wanted is {words}"));
         }
     }
@@ -130,7 +137,10 @@ internal sealed class Schema
             "enum" => ReadChoices(value),
             "items" => (items = Read(value, pointer, problems)) is not null,
             "pattern" => ReadPattern(value),
+            "oneOf" => ReadAlternatives(value, pointer, problems),
             "minimum" => ReadNumber(value, ref minimum),
+            "exclusiveMinimum" => ReadNumber(value, ref above),
+            "multipleOf" => ReadNumber(value, ref multipleOf) && multipleOf > 0,
             "maximum" => ReadNumber(value, ref maximum),
             "minLength" => ReadWhole(value, ref minLength),
             "minItems" => ReadWhole(value, ref minItems),
@@ -162,6 +172,13 @@ internal sealed class Schema
         foreach (var property in value.EnumerateObject())
             properties[property.Name] = Read(property.Value, $"{pointer}/{JsonText.Escape(property.Name)}", problems);
         return true;
+    }
+
+    private bool ReadAlternatives(JsonElement value, string pointer, List<(string Pointer, string Expected)> problems)
+    {
+        if (value.ValueKind != JsonValueKind.Array) return false;
+        foreach (var item in value.EnumerateArray()) alternatives.Add(Read(item, $"{pointer}/{alternatives.Count}", problems));
+        return alternatives.Count > 0;
     }
 
     private bool ReadChoices(JsonElement value)
@@ -222,10 +239,22 @@ internal sealed class Schema
         _ => type,
     };
 
-    private bool InRange(double number) => !(number < minimum) && !(number > maximum);
-
-    private string RangeWords() => (minimum, maximum) switch
+    private bool Accepts(JsonElement value)
     {
+        var faults = new List<EntryFault>();
+        Judge(value, "", faults);
+        return faults.Count == 0;
+    }
+
+    private bool InRange(double number) => !(number < minimum) && !(number > maximum) && !(number <= above);
+
+    /// <summary>Tenths have no exact form in binary; what is as near as a reader can write it counts.</summary>
+    private bool IsMultiple(double number) =>
+        multipleOf is not { } step || Math.Abs((number / step) - Math.Round(number / step)) < 1e-9 * Math.Max(1, Math.Abs(number / step));
+
+    private string RangeWords() => (minimum ?? above, maximum) switch
+    {
+        ({ } least, null) when above is not null => FormattableString.Invariant($"more than {least}"),
         ({ } least, { } most) => FormattableString.Invariant($"{least} to {most}"),
         ({ } least, null) => FormattableString.Invariant($"{least} or more"),
         _ => FormattableString.Invariant($"{maximum} or less"),

@@ -38,6 +38,24 @@ public sealed class Bindings : IEquatable<Bindings>
     /// <summary>These bindings with one value replaced.</summary>
     public Bindings With(string name, string value) => Of(values.Where(v => v.Name != name).Append((name, value)));
 
+    /// <summary>These bindings with some values replaced.</summary>
+    public Bindings With(IReadOnlyList<(string Name, string Value)> others) =>
+        Of(values.Where(v => others.All(o => o.Name != v.Name)).Concat(others));
+
+    /// <summary>The values of a placeholder, or of several with slashes between them, spelt the same way; null without one of them.</summary>
+    public string? Spell(string placeholders)
+    {
+        var found = placeholders.Split('/').Select(Find).ToList();
+        return found.Contains(null) ? null : string.Join('/', found);
+    }
+
+    /// <summary>The placeholders of a name that is spelt as <see cref="Spell"/> does; null where the name has another number of parts.</summary>
+    public static IReadOnlyList<(string Name, string Value)>? Split(string placeholders, string name)
+    {
+        var (names, parts) = (placeholders.Split('/'), name.Split('/'));
+        return names.Length == parts.Length ? [.. names.Zip(parts)] : null;
+    }
+
     /// <summary>The path of a pattern with these bindings, made once.</summary>
     internal PackPath? Recall(PathPattern pattern, Func<Bindings, PackPath?> fill) =>
         filled.TryGetValue(pattern, out var path) ? path : filled[pattern] = fill(this);

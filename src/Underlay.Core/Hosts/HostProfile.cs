@@ -64,8 +64,15 @@ public sealed record ManifestRule(
 /// <param name="Column">
 /// The column of a CSV that holds the code, or null when the placeholder of <paramref name="Source"/> is the code.
 /// </param>
+/// <param name="Items">Pointer to the codes in a JSON file that lists them, or null.</param>
 /// <param name="Also">Other spellings that authors use in names of files, with the codes that they mean.</param>
-public sealed record CodebookRule(string Key, string Title, PathPattern Source, string? Column, IReadOnlyDictionary<string, string> Also);
+public sealed record CodebookRule(
+    string Key,
+    string Title,
+    PathPattern Source,
+    string? Column,
+    string? Items,
+    IReadOnlyDictionary<string, string> Also);
 
 /// <summary>How a container's entry is stored.</summary>
 public enum EntryMethod
@@ -230,13 +237,16 @@ public sealed class HostProfile
     }
 
     /// <summary>
-    /// The place of the table from which a codebook is read, where packs may lay theirs over it; null for other codebooks.
+    /// The place of the file from which a codebook is read, where packs may lay theirs over it; null for other codebooks.
     /// </summary>
-    public Place? TableOf(string codebook) =>
-        Codebooks.FirstOrDefault(c => c.Key == codebook) is { Column: { } column } rule
-        && PackPath.TryParse(rule.Source.Text, out var path, out _)
-            ? Places.FirstOrDefault(p => p.Table?.Key == column && p.Pattern?.Match(path) is not null)
+    public Place? SourceOf(CodebookRule rule) =>
+        rule is not ({ Column: null, Items: null }) && PackPath.TryParse(rule.Source.Text, out var path, out _)
+            ? Places.FirstOrDefault(
+                p => (rule.Items is null ? p.Table?.Key == rule.Column : p.Kind is not null) && p.Pattern?.Match(path) is not null)
             : null;
+
+    /// <summary>The codebook of that key.</summary>
+    public CodebookRule Codebook(string key) => Codebooks.First(c => c.Key == key);
 
     /// <summary>What the host reads at a path and Underlay does not judge yet, or null.</summary>
     public UnjudgedRule? FindUnjudged(PackPath path)

@@ -184,12 +184,13 @@ public sealed class ProfileReader
         var title = cursor.Text("title");
         var pattern = ReadPattern(cursor, "base", placeholders);
         var column = cursor.TextIfAny("column");
+        var items = cursor.TextIfAny("items");
         var also = cursor.TextMembersIfAny("also").ToDictionary(a => a.Name, a => a.Value, StringComparer.Ordinal);
         cursor.Done();
         if (pattern is null) return null;
-        if (column is null && pattern.Placeholders.Count != 1)
+        if (column is null && items is null && pattern.Placeholders.Count != 1)
             cursor.Fail("base", "a pattern with one placeholder, whose values are the codes, was expected where no column is named");
-        return new CodebookRule(key, title, pattern, column, also);
+        return new CodebookRule(key, title, pattern, column, items, also);
     }
 
     private static PathPattern? ReadPattern(ProfileCursor cursor, string field, Dictionary<string, Placeholder> placeholders)

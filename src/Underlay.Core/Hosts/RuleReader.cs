@@ -40,7 +40,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         {
             var place = all.FirstOrDefault(p => p.Key == key);
             if (place is null) cursor.Fail(field, $"the key of a place was expected, not “{key}”");
-            else if (placeholder is not null && place.Pattern?.Placeholders.Contains(placeholder) != true)
+            else if (placeholder is not null && !placeholder.Split('/').All(p => place.Pattern?.Placeholders.Contains(p) == true))
                 cursor.Fail("placeholder", $"a placeholder of the place {key} was expected, not “{placeholder}”");
         }
 
@@ -127,7 +127,9 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
                         ReadBasis(c),
                         ReadSpan(c))),
             ("neighbourOf", ReadNeighbourOf),
-            ("keys", c => new KeysRule(NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("keys", c => new KeysRule(c.TextIfAny("field") ?? "", NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("reachable", ReadReachable),
+            ("covers", ReadCovers),
             ("screenColours", c => new ScreenColoursRule(ReadBasis(c), ReadSpan(c))),
             ("prefixed", c => new PrefixRule(c.TextIfAny("field"), c.Text("placeholder"), ReadBasis(c), ReadSpan(c))));
         if (!cursor.Has("is")) return null;
@@ -140,11 +142,11 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     /// <summary>What no check would do anything about is refused here, not passed over in silence.</summary>
     private static (string Field, string Expected)? Unexecuted(Rule rule) => rule switch
     {
-        NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule
+        NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule or ReachableRule
             or ListedInRule { Codebook: not null }
             when rule.Else.Kind != ConsequenceKind.Drop => ("else", "“drop” was expected: what breaks such a rule is left out"),
         RefersToRule or RequiresRule or NamesAgreeRule or InheritsRule or UniqueRule or WantedByRule or IndexedRule or OutrankedByRule
-            or ListedInRule { Codebook: not null } => null,
+            or ReachableRule or ListedInRule { Codebook: not null } => null,
         _ when rule.Else.Kind == ConsequenceKind.Drop =>
             ("drop", "“else” or “warn” was expected: what breaks such a rule is not left out"),
         _ => null,
@@ -208,6 +210,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         cursor.Choice("at", ("self", false), ("wanted", true)),
         cursor.TextIfAny("when"),
         cursor.NumberIfAny("above"),
+        cursor.TextIfAny("lentBy"),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));
@@ -252,6 +255,33 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ReadBasis(cursor),
             ReadSpan(cursor));
     }
+
+    private ReachableRule ReadReachable(ProfileCursor cursor) => new(
+        cursor.Text("field"),
+        NoteCodebook(cursor),
+        cursor.Text("needs"),
+        cursor.Text("gate"),
+        cursor.Text("points"),
+        cursor.Text("lanes"),
+        cursor.Number("leastWidth"),
+        ReadConsequenceFields(cursor),
+        ReadBasis(cursor),
+        ReadSpan(cursor));
+
+    private CoversRule ReadCovers(ProfileCursor cursor) => new(
+        cursor.Text("field"),
+        NoteCodebook(cursor),
+        cursor.Text("group"),
+        (cursor.Text("status"), cursor.Text("required")),
+        cursor.Text("rows"),
+        cursor.Text("code"),
+        cursor.Text("when"),
+        cursor.Texts("of"),
+        cursor.Text("any"),
+        cursor.Text("lists"),
+        ReadConsequenceFields(cursor),
+        ReadBasis(cursor),
+        ReadSpan(cursor));
 
     private ListedInRule ReadListedIn(ProfileCursor cursor)
     {

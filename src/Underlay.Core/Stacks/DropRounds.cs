@@ -81,11 +81,12 @@ internal sealed class DropRounds(Overlay overlay)
         if (rule is InheritsRule line) return BrokenLine(placement, line);
         var broken = rule switch
         {
-            RefersToRule refers => !overlay.Resolves(refers, placement),
+            RefersToRule refers => overlay.References(refers, placement).Any(r => !overlay.Resolves(refers, placement, r.Value)),
             RequiresRule requires => overlay.Wants(requires, placement) && overlay.FirstShown(requires.Places, placement.Bindings) is null,
             ListedInRule { Codebook: { } book } listed => !overlay.Codes[book].Has(placement.Bindings.Find(listed.Placeholder)!),
             IndexedRule indexed => !IsIndexed(placement, indexed),
             WantedByRule wanted => !IsWanted(placement, wanted),
+            ReachableRule reachable => Ground.OutOfReach(overlay, reachable, placement).Any(),
             OutrankedByRule outranked => !placement.Layer.IsBase && overlay.FirstShown(outranked.Places, placement.Bindings) is not null,
             UniqueRule unique => IsDouble(placement, unique),
             _ => false,

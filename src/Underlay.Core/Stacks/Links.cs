@@ -59,6 +59,22 @@ internal sealed class Links(Overlay overlay)
     public string? Text(Placement entry, string pointer) =>
         Value(entry, pointer) is { ValueKind: JsonValueKind.String } value ? value.GetString() : null;
 
+    /// <summary>
+    /// The texts at a field, own or taken over, each with its pointer; a token * in it stands for every item of a list. A list is
+    /// taken over whole.
+    /// </summary>
+    public IEnumerable<(string Pointer, string Text)> Texts(Placement entry, string pattern)
+    {
+        var star = pattern.IndexOf("/*", StringComparison.Ordinal);
+        if (star < 0) return Text(entry, pattern) is { } text ? [(pattern, text)] : [];
+        var holder = Line(entry).FirstOrDefault(e => e.Facts.Entry?.Text.Find(pattern[..star]) is not null);
+        return holder is null || (holder.Path != entry.Path && IsExcepted(entry.Place.Kind!.Inherits!, pattern))
+            ? []
+            : holder.Facts.Entry!.Text.FindAll(pattern)
+                .Where(f => f.Value.ValueKind == JsonValueKind.String)
+                .Select(f => (f.Pointer, f.Value.GetString()!));
+    }
+
     /// <summary>The number at a field, own or taken over; 0 when it is not there.</summary>
     public double Number(Placement entry, string pointer) =>
         Value(entry, pointer) is { ValueKind: JsonValueKind.Number } value ? value.GetDouble() : 0;

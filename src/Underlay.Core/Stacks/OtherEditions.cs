@@ -37,7 +37,7 @@ public static class OtherEditions
 
     /// <summary>A name at a placeholder of a place.</summary>
     public static InOtherEdition? FindName(Overlay overlay, Place place, string placeholder, string name) =>
-        overlay.OtherBases.LastOrDefault(b => b.In(place).Any(f => f.Bindings.Find(placeholder) == name)) is { } other
+        overlay.OtherBases.LastOrDefault(b => b.In(place).Any(f => f.Bindings.Spell(placeholder) == name)) is { } other
             ? new InOtherEdition(other.Edition, NameOf(overlay, place, placeholder, name))
             : null;
 

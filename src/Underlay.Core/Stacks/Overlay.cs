@@ -139,9 +139,9 @@ public sealed class Overlay
     }
 
     /// <summary>The path that a reference to a name in a place asks for, or null when the value fits no path there.</summary>
-    public PackPath? Target(RefersToRule rule, Placement owner) =>
-        rule is { Place: { } place, Placeholder: { } placeholder } && Links.Text(owner, rule.Field) is { } value
-            ? Profile.Place(place).Pattern?.Fill(owner.Bindings.With(placeholder, value))
+    public PackPath? Target(RefersToRule rule, Placement owner, string value) =>
+        rule is { Place: { } place, Placeholder: { } placeholder } && Bindings.Split(placeholder, value) is { } named
+            ? Profile.Place(place).Pattern?.Fill(owner.Bindings.With(named))
             : null;
 
     /// <summary>True when the owner is of the kind that requires something: without a condition, or with a field that meets it.</summary>
@@ -152,13 +152,22 @@ public sealed class Overlay
         { When: { } field } => Links.Value(owner, field) is not null,
     };
 
-    /// <summary>True when what the field names exists, or when the field is not there.</summary>
-    public bool Resolves(RefersToRule rule, Placement owner)
+    /// <summary>True when another of the owner's place, which a field of it names, lends it what it lacks.</summary>
+    public bool IsLent(RequiresRule rule, Placement owner) =>
+        rule.LentBy is { } field
+        && Links.Text(owner, field) is { } id
+        && Links.ById(owner.Place, id) is { } lender
+        && FirstShown(rule.Places, lender.Bindings) is not null;
+
+    /// <summary>What an entry names by a rule, own or taken over: the pointers of the fields and their values.</summary>
+    public IEnumerable<(string Pointer, string Value)> References(RefersToRule rule, Placement owner) => Links.Texts(owner, rule.Field);
+
+    /// <summary>True when what a field names exists.</summary>
+    public bool Resolves(RefersToRule rule, Placement owner, string value)
     {
-        if (Links.Text(owner, rule.Field) is not { } value) return true;
         if (rule.Codebook is { } book) return Codes[book].Has(value);
         if (rule.Placeholder is null) return Links.ById(Profile.Place(rule.Place!), value) is not null;
-        return Target(rule, owner) is { } target && Shown(target) is not null;
+        return Target(rule, owner, value) is { } target && Shown(target) is not null;
     }
 
     /// <summary>The text at a field of an entry, own or taken over from another (<see cref="Entries.Inheritance"/>).</summary>

@@ -33,9 +33,17 @@ internal sealed class StackCodes(Overlay overlay)
     private Codebook Make(string key)
     {
         var book = overlay.Base.Codebooks[key];
-        if (overlay.Profile.TableOf(key) is not { Table: { } shape } place) return book;
+        var rule = overlay.Profile.Codebook(key);
+        if (overlay.Profile.SourceOf(rule) is not { } place) return book;
         foreach (var mine in overlay.Pack.In(place))
-            if (overlay.FindDrop(mine.Path) is null && mine.Facts.Table is { Problem: null } table) book = Over(book, table, shape);
+        {
+            if (overlay.FindDrop(mine.Path) is not null) continue;
+            if (mine.Facts.Table is { Problem: null } table) book = Over(book, table, place.Table!);
+            // A file that lists its entries replaces the one below whole.
+            if (rule.Items is { } items && mine.Facts.Entry is { } entry)
+                book = new Codebook(book.Key, book.Title, BaseCatalogue.CodesIn(entry.Text, items), book.Also);
+        }
+
         return book;
     }
 
@@ -45,7 +53,9 @@ internal sealed class StackCodes(Overlay overlay)
         foreach (var row in table.Rows)
         {
             codes.Remove(row.Key);
-            if (row.Deed != RowDeed.Remove) codes[row.Key] = new Code(row.Key, table.ValuesOf(row, shape).GetValueOrDefault("name", ""));
+            if (row.Deed == RowDeed.Remove) continue;
+            var more = table.ValuesOf(row, shape);
+            codes[row.Key] = new Code(row.Key, more.GetValueOrDefault("name", ""), more);
         }
 
         return new Codebook(below.Key, below.Title, [.. codes.Values], below.Also);

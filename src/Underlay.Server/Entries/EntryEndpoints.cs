@@ -177,7 +177,7 @@ internal static class EntryEndpoints
                 .Select(
                     n =>
                         new Choice(
-                            n.Bindings.Find(placeholder)!,
+                            n.Bindings.Spell(placeholder)!,
                             LedgerEndpoints.TitleOf(place, n.Bindings),
                             place.Content == PlaceContent.Picture ? n.Path.Value : null,
                             n.FromPack)),

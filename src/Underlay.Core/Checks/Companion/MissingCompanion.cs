@@ -17,7 +17,7 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     public override CheckCode Code => new("companion/missing");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Group;
+    public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
@@ -45,7 +45,7 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     {
         var targets = overlay.Targets(rule.Places, placement.Bindings);
         if (targets.Count == 0 || targets.Any(t => overlay.Shown(t) is not null)) yield break;
-        if (!overlay.Wants(rule, placement)) yield break;
+        if (!overlay.Wants(rule, placement) || overlay.IsLent(rule, placement)) yield break;
         var wanted = overlay.Profile.Place(rule.Places[0]);
         var at = rule.AtWanted ? targets[0] : placement.Path;
         var because = Because(placement, rule, wanted, targets[0]);

@@ -23,37 +23,66 @@ public sealed class Dangling : RuleCheck<RefersToRule>
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
-        if (drop.Rule is RefersToRule rule)
-            yield return Describe(overlay, drop.Placement, rule, Report(overlay, drop, Because(overlay, drop.Placement, rule)));
         if (drop.Rule is InheritsRule inherits && drop.Code == inherits.Else.Code) yield return DescribeLine(overlay, drop);
+        if (drop.Rule is not RefersToRule rule) yield break;
+        var broken = Broken(overlay, drop.Placement, rule);
+        if (broken.Count == 0)
+            yield return Report(overlay, drop, $"{FieldName.Quote(rule.Field)} is taken over from an entry that the host leaves out.") with
+            {
+                Pointer = rule.Field,
+                RestsOn = Ancestors(overlay, drop.Placement),
+            };
+        foreach (var (pointer, value) in broken)
+            yield return Describe(
+                overlay,
+                drop.Placement,
+                rule,
+                (pointer, value),
+                Report(overlay, drop, Because(overlay, drop.Placement, rule, pointer, value)));
     }
 
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, RefersToRule rule)
     {
-        if (rule.Else.Kind != ConsequenceKind.Drop && !overlay.Resolves(rule, placement))
-            yield return Describe(overlay, placement, rule, Report(overlay, placement, rule.Else, Because(overlay, placement, rule)));
+        if (rule.Else.Kind == ConsequenceKind.Drop) yield break;
+        foreach (var (pointer, value) in Broken(overlay, placement, rule))
+            yield return Describe(
+                overlay,
+                placement,
+                rule,
+                (pointer, value),
+                Report(overlay, placement, rule.Else, Because(overlay, placement, rule, pointer, value)));
     }
 
-    private static Finding Describe(Overlay overlay, Placement placement, RefersToRule rule, Finding finding) => finding with
+    /// <summary>What an entry names and nothing has; each name once.</summary>
+    private static List<(string Pointer, string Value)> Broken(Overlay overlay, Placement placement, RefersToRule rule) =>
+        [.. overlay.References(rule, placement).Where(r => !overlay.Resolves(rule, placement, r.Value)).DistinctBy(r => r.Value)];
+
+    private static Finding Describe(
+        Overlay overlay,
+        Placement placement,
+        RefersToRule rule,
+        (string Pointer, string Value) named,
+        Finding finding) => finding with
     {
-        Pointer = rule.Field,
-        At = placement.Facts.Entry!.Text.Locate(rule.Field),
-        Fix = FindFix(overlay, placement, rule),
-        RestsOn = overlay.Target(rule, placement) is { } target
+        Pointer = named.Pointer,
+        At = placement.Facts.Entry!.Text.Locate(named.Pointer),
+        Fix = FindFix(overlay, placement, rule, named),
+        RestsOn = overlay.Target(rule, placement, named.Value) is { } target
             ? [target]
             : rule is { Place: { } place, Placeholder: null }
-            ? WhoHadId(overlay, overlay.Profile.Place(place), overlay.Text(placement, rule.Field)!)
+            ? WhoHadId(overlay, overlay.Profile.Place(place), named.Value)
             : [],
     };
 
     /// <summary>What the edition calls it, or the nearest that it has.</summary>
-    private static SetField? FindFix(Overlay overlay, Placement placement, RefersToRule rule)
+    private static SetField? FindFix(Overlay overlay, Placement placement, RefersToRule rule, (string Pointer, string Value) named)
     {
-        if (placement.Layer.IsBase || placement.Field(rule.Field) is not { } value) return null;
-        if (InOther(overlay, rule, value) is { } other) return other.Now is { } now ? SetField.To(placement.Path, rule.Field, now) : null;
-        return FindNear(Names(overlay, rule), value) is { } near
-            ? SetField.To(placement.Path, rule.Field, near, leavesNoChoice: false)
+        if (placement.Layer.IsBase || placement.Field(named.Pointer) != named.Value) return null;
+        if (InOther(overlay, rule, named.Value) is { } other)
+            return other.Now is { } now ? SetField.To(placement.Path, named.Pointer, now) : null;
+        return FindNear(Names(overlay, rule), named.Value) is { } near
+            ? SetField.To(placement.Path, named.Pointer, near, leavesNoChoice: false)
             : null;
     }
 
@@ -77,25 +106,27 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         };
     }
 
-    private static string Because(Overlay overlay, Placement placement, RefersToRule rule)
+    private static string Because(Overlay overlay, Placement placement, RefersToRule rule, string pointer, string value)
     {
-        // Taken over from an entry that has since been left out itself, it is told with that one.
-        if (overlay.Text(placement, rule.Field) is not { } value)
-            return $"{FieldName.Quote(rule.Field)} is taken over from an entry that the host leaves out.";
+        var field = FieldName.Quote(pointer);
         // Where the host does not mind, it only shows nothing.
-        if (rule is { Else.Kind: ConsequenceKind.Warning, Placeholder: not null } && overlay.Target(rule, placement) is { } wanted)
-            return $"{FieldName.Quote(rule.Field)} is “{value}”, and there is no {overlay.Profile.Place(rule.Place!).Noun} {wanted}: "
-                + $"nothing is shown there.";
+        if (rule is { Else.Kind: ConsequenceKind.Warning, Placeholder: not null } && overlay.Target(rule, placement, value) is { } wanted)
+            return $"{field} is “{value}”, and there is no {overlay.Profile.Place(rule.Place!).Noun} {wanted}: nothing is shown there.";
+        var at = placement.Facts.Entry!.Text.Locate(pointer);
         if (rule.Codebook is { } known && overlay.Base.Codebooks[known].Has(value))
-            return $"{FieldName.Quote(rule.Field)} is “{value}”, which {overlay.Profile.TableOf(known)?.One} of the pack takes away "
-                + $"({placement.Facts.Entry!.Text.Locate(rule.Field)}).";
+            return $"{field} is “{value}”, which {overlay.Profile.SourceOf(overlay.Profile.Codebook(known))?.One} of the pack takes away ({at}).";
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Codebook(book).Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
-        return $"{FieldName.Quote(rule.Field)} is “{value}”, which is not {what} "
-            + $"({placement.Facts.Entry!.Text.Locate(rule.Field)})."
+        return $"{field} is “{value}”, which is not {what} ({at})."
             + $"{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
     }
+
+    /// <summary>Those from which an entry takes its fields over.</summary>
+    private static IReadOnlyList<PackPath> Ancestors(Overlay overlay, Placement placement) =>
+        placement.Place.Kind?.Inherits is { } inherits && placement.Field(inherits.By) is { } id
+            ? WhoHadId(overlay, placement.Place, id)
+            : [];
 
     private static InOtherEdition? InOther(Overlay overlay, RefersToRule rule, string value) => rule switch
     {
@@ -125,6 +156,6 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         if (rule.Placeholder is not { } placeholder) return Ids(overlay, place);
         return overlay.Base.In(place).Select(f => f.Bindings)
             .Concat(overlay.Pack.Placements.Where(p => p.Place == place && overlay.FindDrop(p.Path) is null).Select(p => p.Bindings))
-            .Select(b => b.Find(placeholder)!);
+            .Select(b => b.Spell(placeholder)!);
     }
 }

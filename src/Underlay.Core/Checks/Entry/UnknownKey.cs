@@ -22,12 +22,14 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
     {
         if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;
+        if (entry.Text.Find(rule.Field) is not { ValueKind: System.Text.Json.JsonValueKind.Object } holder) yield break;
         var book = overlay.Codebook(rule.Codebook);
-        foreach (var member in entry.Text.Root.EnumerateObject().Where(m => !book.Has(m.Name)))
+        foreach (var member in holder.EnumerateObject().Where(m => !book.Has(m.Name)))
         {
-            var pointer = $"/{JsonText.Escape(member.Name)}";
+            var pointer = $"{rule.Field}/{JsonText.Escape(member.Name)}";
             var at = entry.Text.Locate(pointer);
-            var path = $"{placement.Path}#{member.Name}";
+            // What the host shows otherwise it shows at the key.
+            var path = rule.Else.Kind == ConsequenceKind.Outcome ? $"{placement.Path}#{member.Name}" : placement.Path.Value;
             var near = Slips.Nearest(book.Codes.Select(c => c.Value), member.Name);
             yield return Report(
                 overlay,
@@ -39,8 +41,10 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
                 Path = path,
                 Pointer = pointer,
                 At = at,
-                Predicts = [new Prediction(PredictionKind.Outcome, path, rule.Else.Code)],
-                Fix = near is null || entry.Text.Find($"/{JsonText.Escape(near)}") is not null
+                Predicts = rule.Else.Kind == ConsequenceKind.Outcome
+                    ? [new Prediction(PredictionKind.Outcome, path, rule.Else.Code)]
+                    : [],
+                Fix = near is null || entry.Text.Find($"{rule.Field}/{JsonText.Escape(near)}") is not null
                     ? null
                     : new RenameField(placement.Path, pointer, near, LeavesNoChoice: false),
             };

@@ -70,6 +70,19 @@ public sealed class JsonText
         return value;
     }
 
+    /// <summary>
+    /// The values at a pointer in which a token * stands for every item of a list and every member of an object, each with its own
+    /// pointer.
+    /// </summary>
+    public IEnumerable<(string Pointer, JsonElement Value)> FindAll(string pattern)
+    {
+        if (Problem is not null) return [];
+        IEnumerable<(string Pointer, JsonElement Value)> found = [("", Root)];
+        foreach (var token in Tokens(pattern).ToArray())
+            found = token == "*" ? found.SelectMany(f => Children(f.Pointer, f.Value)) : found.SelectMany(f => Child(f.Pointer, f.Value, token));
+        return found;
+    }
+
     /// <summary>The text at a pointer, or null where there is none or something else.</summary>
     public string? FindString(string pointer) => Find(pointer) is { ValueKind: JsonValueKind.String } found ? found.GetString() : null;
 
@@ -101,6 +114,18 @@ public sealed class JsonText
             tokens[i] = tokens[i].Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal);
         return tokens.AsSpan(1);
     }
+
+    private static IEnumerable<(string Pointer, JsonElement Value)> Children(string pointer, JsonElement value) => value.ValueKind switch
+    {
+        JsonValueKind.Object => value.EnumerateObject().Select(m => ($"{pointer}/{Escape(m.Name)}", m.Value)),
+        JsonValueKind.Array => value.EnumerateArray().Select((item, i) => (string.Create(CultureInfo.InvariantCulture, $"{pointer}/{i}"), item)),
+        _ => [],
+    };
+
+    private static IEnumerable<(string Pointer, JsonElement Value)> Child(string pointer, JsonElement value, string token) =>
+        value.ValueKind == JsonValueKind.Object && value.TryGetProperty(token, out var member)
+            ? [($"{pointer}/{Escape(token)}", member)]
+            : [];
 
     private static TextProblem? FindProblem(byte[] utf8)
     {

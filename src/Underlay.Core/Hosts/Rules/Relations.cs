@@ -5,6 +5,10 @@ namespace Underlay.Core.Hosts.Rules;
 /// <param name="AtWanted">True when the host shows the consequence where the file was wanted, false at the owner.</param>
 /// <param name="When">Pointer to a field of the owner, own or inherited, without which nothing is required; null for always.</param>
 /// <param name="Above">The number in that field has to be above this for anything to be required; null where any value will do.</param>
+/// <param name="LentBy">
+/// Pointer to a field of the owner, own or inherited, with the id of another of its place whose file stands for the missing one; null
+/// where none does.
+/// </param>
 /// <param name="Else">What comes of its absence.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
@@ -13,6 +17,7 @@ public sealed record RequiresRule(
     bool AtWanted,
     string? When,
     double? Above,
+    string? LentBy,
     Consequence Else,
     Basis Basis,
     EditionSpan Editions) : Rule(Else, Basis, Editions);
@@ -60,7 +65,8 @@ public sealed record NamesAgreeRule(
 /// <param name="Field">Pointer to the field.</param>
 /// <param name="Place">The place in which something has that name, or null.</param>
 /// <param name="Placeholder">
-/// The placeholder of that place whose value is the name; null where the name is the id of an entry there.
+/// The placeholder of that place whose value is the name, or several with slashes between, as in the name; null where the name is the
+/// id of an entry there.
 /// </param>
 /// <param name="Codebook">The codebook that has the value as a code, or null.</param>
 /// <param name="Else">What comes of a name that does not exist.</param>
@@ -219,12 +225,13 @@ public sealed record NeighbourOfRule(
     Basis Basis,
     EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);
 
-/// <summary>The keys of an entry's root are codes of a codebook.</summary>
+/// <summary>The keys of an entry's root, or of an object in it, are codes of a codebook.</summary>
+/// <param name="Field">Pointer to the object, own or inherited; empty for the root.</param>
 /// <param name="Codebook">The codebook.</param>
 /// <param name="Else">What the host shows at an unknown key.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record KeysRule(string Codebook, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record KeysRule(string Field, string Codebook, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The objects in an entry are OKLCH colours (CSS Color 4) that a screen can show.</summary>
 /// <param name="Basis">How it is known.</param>
