@@ -68,8 +68,34 @@ internal sealed class Judge
         && stock.Shown($"wares/{lender.Place.Name}/shelf.png") is not null;
 
     /// <summary>What is wrong inside a shown file: a part of it, and what comes of that.</summary>
-    public IEnumerable<(string Key, string Outcome)> Inside(LayerFile file) =>
-        file.Place.Kind == PlaceKind.Tower ? stock.Occasions.SilentSignals(file.Entry!).Select(s => (s, "silent")) : [];
+    public IEnumerable<(string Key, string Outcome)> Inside(LayerFile file)
+    {
+        var silent = file.Place.Kind == PlaceKind.Tower ? stock.Occasions.SilentSignals(file.Entry!) : [];
+        return silent
+            .Select(s => (s, "silent"))
+            .Concat(TextsOf(file).Where(k => stock.Texts.GetValueOrDefault(k, "").Length == 0).Select(k => (k, "raw")));
+    }
+
+    /// <summary>The keys of texts that a file is shown by.</summary>
+    private IEnumerable<string> TextsOf(LayerFile file)
+    {
+        switch (file.Place.Kind)
+        {
+            case PlaceKind.Ware:
+                var id = file.Entry!.Text("id");
+                return stock.WithField(file, "name") is null ? [$"{id}/name", $"{id}/about"] : [$"{id}/about"];
+            case PlaceKind.Glaze or PlaceKind.Recipe or PlaceKind.Plan or PlaceKind.Tower:
+                return [$"{file.Entry!.Text("id")}/name"];
+            case PlaceKind.Techniques:
+                return file.Entry!.Objects("entries")!.Select(t => $"{t.Text("id")}/name");
+            case PlaceKind.Table when file.Place.Name == "almanac":
+                var lines = new HashSet<string>();
+                stock.Over("almanac", lines);
+                return lines.Select(l => $"{l}/line");
+            default:
+                return [];
+        }
+    }
 
     /// <summary>What is wrong with a shown file.</summary>
     public IEnumerable<string> Outcomes(LayerFile file, Layer? layer = null)

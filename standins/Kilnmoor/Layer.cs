@@ -55,6 +55,9 @@ public sealed class LayerFile
                 var isTable = Place.Kind == PlaceKind.Table;
                 (Table, Dropped) = Table.Read(Bytes, isTable ? "code" : "frame", isTable ? "do" : null);
                 break;
+            case PlaceKind.Texts:
+                (Table, Dropped) = Table.Read(Bytes, "key", null, ["en", "de", "fr"]);
+                break;
             default:
                 Picture = Place.Kind == PlaceKind.SkinDds ? Dds.Read(Bytes) : Bitmap.Read(Bytes);
                 if (Picture is null) Dropped = "unreadable";

@@ -30,6 +30,7 @@ internal enum PlaceKind
     Techniques,
     Plan,
     Tower,
+    Texts,
 }
 
 /// <summary>A place, and the names that a path has in it.</summary>
@@ -65,13 +66,13 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
             (PlaceKind.Recipe, @"entries/recipes/(?<n>[a-z0-9_]+)\.json"),
             (PlaceKind.Techniques, @"entries/techniques\.json"),
             (PlaceKind.Plan, @"entries/plans/(?<n>[a-z0-9_]+)\.json"),
+            (PlaceKind.Texts, @"texts/(?<n>[a-z0-9_]+)\.csv"),
             (PlaceKind.Tower, @"entries/towers/(?<n>[a-z0-9_]+)\.json"),
         }.Select(p => (p.Item1, new Regex($@"\A{p.Item2}\z", RegexOptions.CultureInvariant | RegexOptions.Compiled))),
     ];
 
     private static readonly Regex LeftAside = new(
-        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv"
-            + @"|texts/[a-z0-9_]+\.csv)\z",
+        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv)\z",
         RegexOptions.CultureInvariant | RegexOptions.Compiled);
 
     /// <summary>True for files that the game reads and this stand-in does not simulate.</summary>

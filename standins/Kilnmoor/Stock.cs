@@ -29,6 +29,9 @@ internal sealed class Stock
 
     public Occasions Occasions { get; }
 
+    /// <summary>What the texts say in English, by key, once files were read.</summary>
+    public Dictionary<string, string> Texts { get; } = new(StringComparer.Ordinal);
+
     public HashSet<string> Markets { get; }
 
     public HashSet<string> Kilns { get; }
@@ -84,6 +87,12 @@ internal sealed class Stock
         foreach (var file in Layers.SelectMany(l => l.Files.Values).Where(f => Looks(f.Place))) file.Look(Edition);
         Over("materials", Materials);
         Over("stations", Stations);
+        foreach (var layer in Layers)
+            foreach (
+                var file in layer.Files.Values
+                    .Where(f => f.Place.Kind == PlaceKind.Texts && f.Dropped is null)
+                    .OrderBy(f => f.Path, StringComparer.Ordinal))
+                foreach (var (key, values) in file.Table!.Rows) Texts[key] = values["en"];
     }
 
     /// <summary>Lays a table of all layers over keys.</summary>

@@ -7,11 +7,12 @@ internal sealed class Table
 {
     private readonly bool replaces;
     private readonly List<(string Key, string Do)> rows = [];
+    private readonly List<Dictionary<string, string>> values = [];
 
     private Table(bool replaces) => this.replaces = replaces;
 
     /// <summary>Reads a file: "unreadable" or "rejected" when the game does not take it.</summary>
-    public static (Table? Table, string? Problem) Read(byte[] file, string keyColumn, string? doColumn)
+    public static (Table? Table, string? Problem) Read(byte[] file, string keyColumn, string? doColumn, params string[] needed)
     {
         if (file.Length > 16 * 1024 * 1024) return (null, "unreadable");
         string text;
@@ -26,6 +27,7 @@ internal sealed class Table
 
         if (text.StartsWith('\uFEFF') || Split(text) is not { } lines) return (null, "unreadable");
         if (lines.Count == 0 || lines[0].Distinct().Count() != lines[0].Count || !lines[0].Contains(keyColumn)) return (null, "rejected");
+        if (needed.Any(n => !lines[0].Contains(n))) return (null, "rejected");
         int key = lines[0].IndexOf(keyColumn), deed = doColumn is null ? -1 : lines[0].IndexOf(doColumn);
         var table = new Table(deed < 0);
         foreach (var line in lines.Skip(1))
@@ -33,10 +35,14 @@ internal sealed class Table
             if (line.Count != lines[0].Count || line[key].Length == 0) return (null, "rejected");
             if (deed >= 0 && line[deed] is not ("add" or "change" or "remove")) return (null, "rejected");
             table.rows.Add((line[key], deed < 0 ? "add" : line[deed]));
+            table.values.Add(lines[0].Zip(line).ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal));
         }
 
         return (table, null);
     }
+
+    /// <summary>The rows: their keys, and their values by column.</summary>
+    public IEnumerable<(string Key, IReadOnlyDictionary<string, string> Values)> Rows => rows.Zip(values, (r, v) => (r.Key, (IReadOnlyDictionary<string, string>)v));
 
     /// <summary>Lays the table over keys.</summary>
     public void Over(HashSet<string> keys)

@@ -61,6 +61,25 @@ internal static class EntryGen
                   "makes": [{{string.Join(", ", makes)}}], "minutes": {{minutes}}{{more}} }
                 """);
 
+    public static readonly Gen<string> Texts = Gen.OneOf(
+        Gen.Select(
+            Gen.OneOfConst(
+                "moor.milk_jug/name",
+                "saltbrook.tide_cup/name",
+                "saltbrook.tide_cup/about",
+                "saltbrook.fire/name",
+                "moor.celadon/name",
+                "saltbrook.tide/name",
+                "saltbrook.hill/name",
+                "long_night/line",
+                "first_frost/line",
+                "nothing"),
+            Gen.OneOfConst("One,Eins,Un", "One,,", ",Eins,", ",,"))
+            .Select((key, values) => $"{key},{values}\n")
+            .List[0, 6]
+            .Select(rows => "key,en,de,fr\n" + string.Concat(rows)),
+        Gen.OneOfConst("key,en,de\nmoor.milk_jug/name,a,b\n", "key,en,de,fr\nx,y\n", "", "en,de,fr,key\nOne,,,saltbrook.tide_cup/name\n"));
+
     public static readonly Gen<string> Techniques = Gen.OneOfConst(
         """{ "entries": [] }""",
         """{ "entries": [{ "id": "moor.throwing" }, { "id": "saltbrook.diving", "after": "moor.none" }] }""",

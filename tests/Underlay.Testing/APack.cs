@@ -30,10 +30,19 @@ public sealed record APack(IReadOnlyDictionary<string, byte[]> Files)
     public APack Without(string path) => new(Files.Where(f => f.Key != path).ToDictionary());
 
     /// <summary>A new ware with all that it needs.</summary>
-    public APack WithWare(string name, string? id = null) => this
+    public APack WithWare(string name, string? id = null) => WithTexts(
+        $"{id ?? $"saltbrook.{name}"}/name",
+        $"{id ?? $"saltbrook.{name}"}/about")
         .With($"wares/{name}/ware.json", SmallBase.Ware(id ?? $"saltbrook.{name}"))
         .With($"wares/{name}/shelf.png", Picture.Shelf())
         .With($"wares/{name}/skin.png", Picture.Of(64, 64));
+
+    /// <summary>Texts for keys, in every language, beside those that the pack has.</summary>
+    public APack WithTexts(params string[] keys)
+    {
+        var before = Files.TryGetValue("texts/pack.csv", out var bytes) ? Encoding.UTF8.GetString(bytes) : "key,en,de,fr\n";
+        return With("texts/pack.csv", before + string.Concat(keys.Select(k => $"{k},One,Eins,Un\n")));
+    }
 
     /// <summary>A new surface with its descriptor.</summary>
     public APack WithSurface(string name, Picture picture, string descriptor = SmallBase.Descriptor) => this
@@ -144,6 +153,16 @@ public static class SmallBase
             .With("entries/recipes/milk_jug.json", Recipe())
             .With("entries/plans/quay.json", Plan())
             .With("entries/towers/quay.json", Tower())
+            .With("tables/almanac.csv", "code,season\nfirst_frost,winter\n")
+            .With(
+                "texts/all.csv",
+                "key,en,de,fr\n" + string.Concat(
+                    new[]
+                    {
+                        "moor.milk_jug/name", "moor.milk_jug/about", "moor.soup_bowl/name", "moor.soup_bowl/about", "moor.big_jug/name",
+                        "moor.big_jug/about", "moor.celadon/name", "moor.throwing/name", "moor.glazing/name", "moor.quay/name",
+                        "first_frost/line",
+                    }.Select(k => $"{k},One,Eins,Un\n")))
             .With("codes/neighbours.csv", "one,other\nflagstone,fence\n")
             .With("art/shapes/jug.json", Outline)
             .With("art/shapes/bowl.json", Outline)

@@ -25,6 +25,11 @@ public sealed class BaseCatalogue
     private readonly System.Collections.Concurrent.ConcurrentDictionary<string, BaseLinks> links = new(StringComparer.Ordinal);
 
     private readonly System.Collections.Concurrent.ConcurrentDictionary<PackPath, ILookup<string, string>> pairs = new();
+
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<
+        string,
+        Dictionary<string, (BaseFile File, TableRow Row)>> rows = new(StringComparer.Ordinal);
+
     private readonly Func<PackPath, byte[]> read;
 
     internal BaseCatalogue(
@@ -65,6 +70,18 @@ public sealed class BaseCatalogue
 
     /// <summary>The names that a table of pairs (columns one and other) has beside each name; empty without such a table.</summary>
     public ILookup<string, string> Pairs(PackPath table) => pairs.GetOrAdd(table, ReadPairs);
+
+    /// <summary>The rows of all tables of a place by key; of two with one key, that of the later path.</summary>
+    public IReadOnlyDictionary<string, (BaseFile File, TableRow Row)> RowsOf(Place place) =>
+        rows.GetOrAdd(
+            place.Key,
+            _ =>
+            {
+                var found = new Dictionary<string, (BaseFile, TableRow)>(StringComparer.Ordinal);
+                foreach (var file in In(place))
+                    foreach (var row in file.Facts.Table?.Rows ?? []) found[row.Key] = (file, row);
+                return found;
+            });
 
     /// <summary>The files that have these bytes.</summary>
     public IEnumerable<BaseFile> WithHash(ContentHash hash) => byHash.Value[hash];

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Csv;
@@ -89,6 +90,9 @@ public sealed record TableFacts(
             return Reject(shape.Key, "a column stands twice in the header row");
         var key = Array.IndexOf(header, shape.Key);
         if (key < 0) return Reject(shape.Key, $"the column “{shape.Key}” is missing");
+        if (shape.Columns.FirstOrDefault(c => !header.Contains(c.Name)) is { } lacking)
+            return Reject(lacking.Name, $"the column “{lacking.Name}” is missing");
+        var held = shape.Columns.Where(c => c.Holds != ColumnHolds.Text).Select(c => (c.Name, c.Holds, At: Array.IndexOf(header, c.Name))).ToList();
         var merge = shape.Merge is { } column ? Array.IndexOf(header, column) : -1;
         var faults = new List<EntryFault>();
         var rows = new List<TableRow>();
@@ -98,13 +102,29 @@ public sealed record TableFacts(
             if (fields.Count != header.Length)
                 faults.Add(Fault(line, $"line {line} has {fields.Count} values, the header {header.Length}"));
             else if (fields[key].Length == 0) faults.Add(Fault(line, $"line {line} has no {shape.Key}"));
-            else if ((merge < 0 ? RowDeed.Stand : DeedOf(fields[merge])) is { } deed)
+            else if (held.Find(c => !IsHeld(fields[c.At], c.Holds)) is { Name: { } wrong } found)
+                faults.Add(
+                    Fault(
+                        line,
+                        $"“{wrong}” is “{fields[found.At]}” in line {line}; wanted is "
+                            + (found.Holds == ColumnHolds.Whole ? "a whole number from 0, or nothing" : "a number, or nothing")));
+            else if ((merge >= 0 ? DeedOf(fields[merge]) : shape.RowsAdd ? RowDeed.Add : RowDeed.Stand) is { } deed)
                 rows.Add(new TableRow(fields[key], deed, fields, line));
             else faults.Add(Fault(line, $"“{shape.Merge}” is “{fields[merge]}” in line {line}; wanted is add, change or remove"));
         }
 
-        return new TableFacts(null, faults, merge < 0, header, rows);
+        return new TableFacts(null, faults, merge < 0 && !shape.RowsAdd, header, rows);
     }
+
+    private static bool IsHeld(string value, ColumnHolds holds) =>
+        value.Length == 0
+        || (holds == ColumnHolds.Whole
+            ? int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out _)
+            : double.TryParse(
+                value,
+                NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out _));
 
     private static RowDeed? DeedOf(string word) => word switch
     {

@@ -22,13 +22,37 @@ public enum PlaceContent
     Index,
 }
 
+/// <summary>What the values of a column are.</summary>
+public enum ColumnHolds
+{
+    /// <summary>Anything.</summary>
+    Text,
+
+    /// <summary>Whole numbers from 0.</summary>
+    Whole,
+
+    /// <summary>Numbers.</summary>
+    Number,
+}
+
+/// <summary>A column that a table has to have; its values may be empty.</summary>
+/// <param name="Name">Its name in the header.</param>
+/// <param name="Holds">What its values are.</param>
+public sealed record ColumnShape(string Name, ColumnHolds Holds);
+
 /// <summary>The columns of a table.</summary>
 /// <param name="Key">The column whose value names the row.</param>
 /// <param name="Merge">
 /// The column that says what a row does to the table below (add, change, remove); without it in a file, the file replaces the whole
 /// table. Null for tables that always replace.
 /// </param>
-public sealed record TableShape(string Key, string? Merge);
+/// <param name="RowsAdd">True where rows stand beside those of the table below, and in the place of one with the same key.</param>
+/// <param name="Columns">Columns that it has to have beside the key.</param>
+public sealed record TableShape(string Key, string? Merge, bool RowsAdd, IReadOnlyList<ColumnShape> Columns)
+{
+    /// <summary>True where rows can be laid over the table below; false where a file always replaces it whole.</summary>
+    public bool LaysRows => RowsAdd || Merge is not null;
+}
 
 /// <summary>An element around an index's rows, and the attribute with its code.</summary>
 /// <param name="Element">The element's name.</param>

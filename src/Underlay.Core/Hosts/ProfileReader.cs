@@ -263,7 +263,7 @@ public sealed class ProfileReader
             Content = content,
             Kind = content == PlaceContent.Entry ? ReadKind(cursor, "kind") : null,
             Format = ReadFormat(cursor, content),
-            Table = content == PlaceContent.Table ? new TableShape(cursor.Text("column"), cursor.TextIfAny("merge")) : null,
+            Table = content == PlaceContent.Table ? ReadTable(cursor) : null,
             Index = content == PlaceContent.Index ? ReadIndex(cursor.Object("index"), rules) : null,
             Id = cursor.TextIfAny("id"),
             Unreadable = cursor.Has("unreadable") ? rules.ReadConsequence(cursor.Object("unreadable")) : Consequence.Drops("unreadable"),
@@ -274,6 +274,21 @@ public sealed class ProfileReader
         };
         cursor.Done();
         return place;
+    }
+
+    private static TableShape ReadTable(ProfileCursor cursor)
+    {
+        var columns = new List<ColumnShape>();
+        foreach (var column in cursor.ObjectsIfAny("columns"))
+        {
+            columns.Add(
+                new ColumnShape(
+                    column.Text("name"),
+                    column.Choice("holds", ("text", ColumnHolds.Text), ("whole", ColumnHolds.Whole), ("number", ColumnHolds.Number))));
+            column.Done();
+        }
+
+        return new TableShape(cursor.Text("column"), cursor.TextIfAny("merge"), cursor.Flag("rowsAdd"), columns);
     }
 
     private static IndexShape ReadIndex(ProfileCursor cursor, RuleReader rules)

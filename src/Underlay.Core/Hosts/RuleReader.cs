@@ -130,6 +130,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("keys", c => new KeysRule(c.TextIfAny("field") ?? "", NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("reachable", ReadReachable),
             ("covers", ReadCovers),
+            ("texts", ReadTexts),
             ("screenColours", c => new ScreenColoursRule(ReadBasis(c), ReadSpan(c))),
             ("prefixed", c => new PrefixRule(c.TextIfAny("field"), c.Text("placeholder"), ReadBasis(c), ReadSpan(c))));
         if (!cursor.Has("is")) return null;
@@ -264,6 +265,17 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         cursor.Text("points"),
         cursor.Text("lanes"),
         cursor.Number("leastWidth"),
+        ReadConsequenceFields(cursor),
+        ReadBasis(cursor),
+        ReadSpan(cursor));
+
+    private TextsRule ReadTexts(ProfileCursor cursor) => new(
+        NotePlace(cursor, "place", cursor.Text("place"), null),
+        cursor.TextIfAny("field"),
+        cursor.Texts("keys"),
+        cursor.TextMembersIfAny("instead").ToDictionary(m => m.Name, m => m.Value, StringComparer.Ordinal),
+        cursor.Text("column"),
+        cursor.Text("file"),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));

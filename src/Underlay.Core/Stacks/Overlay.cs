@@ -31,6 +31,7 @@ public sealed class Overlay
         ofPack = pack.Placements.ToDictionary(p => p.Path);
         Links = new Links(this);
         Codes = new StackCodes(this);
+        Rows = new StackRows(this);
         reliance = new Lazy<Reliance>(() => new Reliance(this));
     }
 
@@ -60,6 +61,9 @@ public sealed class Overlay
 
     /// <summary>The codebooks of the stack.</summary>
     internal StackCodes Codes { get; }
+
+    /// <summary>The rows of tables whose rows add to lower ones.</summary>
+    internal StackRows Rows { get; }
 
     /// <summary>What entries say of each other.</summary>
     internal Links Links { get; }

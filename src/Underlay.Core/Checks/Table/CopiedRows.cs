@@ -20,7 +20,7 @@ public sealed class CopiedRows : Check
     {
         if (placement.Layer.IsBase
             || placement.Place.Content != PlaceContent.Table
-            || placement.Place.Table?.Merge is null
+            || placement.Place.Table?.LaysRows != true
             || placement.Facts.Table is not { Problem: null } table)
             yield break;
         if (overlay.Base.Find(placement.Path) is not { Facts.Table: { } own } under || under.Facts.Hash == placement.Facts.Hash)

@@ -21,6 +21,7 @@ public sealed class EmptyTableValue : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
         if (placement.Layer.IsBase
+            || placement.Place.Table is not { RowsAdd: false }
             || placement.Facts.Table is not { Problem: null } table
             || overlay.Base.Find(placement.Path)?.Facts.Table is not { } ofBase)
             yield break;
