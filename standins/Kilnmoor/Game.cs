@@ -76,12 +76,7 @@ public sealed class Game
             ShowFront(package);
             foreach (var file in package.Layer!.Files.Values.OrderBy(f => f.Path, StringComparer.Ordinal))
                 if (file.Path != "firing.json" && file.Path != package.Manifest!.Front && !stock.Looks(file.Place))
-                    log.Add(
-                        new LogRow(
-                            "note",
-                            file.Path,
-                            $"{package.Name} has a file here that "
-                                + $"{(Place.IsLeftAside(file.Path) ? "is not simulated yet" : "nothing reads")}"));
+                    log.Add(new LogRow("note", file.Path, $"{package.Name} has a file here that nothing reads"));
         }
     }
 

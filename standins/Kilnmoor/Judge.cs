@@ -151,6 +151,8 @@ internal sealed class Judge
                 return Only(
                     "stretched",
                     !Is(picture, int.Parse(place.Member, CultureInfo.InvariantCulture), 48)).Concat(Only("holed", IsSolid(picture)));
+            case PlaceKind.Sound:
+                return Sound(file);
             case PlaceKind.Flame:
                 return Flame(file, layer!);
             case PlaceKind.Scene:
@@ -158,6 +160,30 @@ internal sealed class Judge
             default:
                 return [];
         }
+    }
+
+    private IEnumerable<string> Sound(LayerFile file)
+    {
+        var (sound, group) = (file.Sound!, file.Place.Name);
+        if (sound.Rate is not (32_000 or 48_000)) yield return "pitched";
+        if (sound.Channels > 1 && group is ("tools" or "kiln" or "street" or "bells")) yield return "left_only";
+        if (group is not ("tools" or "kiln" or "street" or "bells" or "ambience") || !IsPlayed(file)) yield return "silent";
+    }
+
+    /// <summary>Whether the tables have a row for a sound, the uppermost one with a loop inside it or none.</summary>
+    private bool IsPlayed(LayerFile file)
+    {
+        var row = stock.Layers.Reverse()
+            .Select(l => l.Files.GetValueOrDefault($"audio/{file.Place.Name}.csv"))
+            .Where(t => t is { Dropped: null, Table: not null })
+            .Select(t => t!.Table!.Rows.Where(r => r.Key == file.Place.Member).Select(r => r.Values).LastOrDefault())
+            .FirstOrDefault(r => r is not null);
+        if (row is null) return false;
+        if (row["loop_from"].Length == 0 && row["loop_to"].Length == 0) return true;
+        return int.TryParse(row["loop_from"], CultureInfo.InvariantCulture, out var from)
+            && int.TryParse(row["loop_to"], CultureInfo.InvariantCulture, out var to)
+            && from < to
+            && to <= file.Sound!.Frames;
     }
 
     private IEnumerable<string> Surface(string name, Bitmap picture)

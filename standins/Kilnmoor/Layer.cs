@@ -29,6 +29,9 @@ public sealed class LayerFile
     /// <summary>The picture, once it was looked at and could be read.</summary>
     internal Bitmap? Picture { get; private set; }
 
+    /// <summary>The sound, once it was looked at and could be read.</summary>
+    internal Wave? Sound { get; private set; }
+
     /// <summary>The entry, once it was looked at and was accepted.</summary>
     internal Fields? Entry { get; private set; }
 
@@ -54,6 +57,14 @@ public sealed class LayerFile
             case PlaceKind.Table or PlaceKind.FlameTiming:
                 var isTable = Place.Kind == PlaceKind.Table;
                 (Table, Dropped) = Table.Read(Bytes, isTable ? "code" : "frame", isTable ? "do" : null);
+                break;
+            case PlaceKind.SoundTable:
+                (Table, Dropped) = Table.Read(Bytes, "name", null, ["loop_from", "loop_to", "gain_db"]);
+                if (Table?.Rows.All(r => Wave.IsRow(r.Values)) == false) (Table, Dropped) = (null, "rejected");
+                break;
+            case PlaceKind.Sound:
+                Sound = Wave.Read(Bytes);
+                if (Sound is null) Dropped = "unreadable";
                 break;
             case PlaceKind.Texts:
                 (Table, Dropped) = Table.Read(Bytes, "key", null, ["en", "de", "fr"]);

@@ -31,6 +31,8 @@ internal enum PlaceKind
     Plan,
     Tower,
     Texts,
+    Sound,
+    SoundTable,
 }
 
 /// <summary>A place, and the names that a path has in it.</summary>
@@ -67,16 +69,11 @@ internal sealed record Place(PlaceKind Kind, string Name, string Member = "")
             (PlaceKind.Techniques, @"entries/techniques\.json"),
             (PlaceKind.Plan, @"entries/plans/(?<n>[a-z0-9_]+)\.json"),
             (PlaceKind.Texts, @"texts/(?<n>[a-z0-9_]+)\.csv"),
+            (PlaceKind.Sound, @"audio/(?<n>[a-z0-9_]+)/(?<m>[a-z0-9_]+)\.wav"),
+            (PlaceKind.SoundTable, @"audio/(?<n>[a-z0-9_]+)\.csv"),
             (PlaceKind.Tower, @"entries/towers/(?<n>[a-z0-9_]+)\.json"),
         }.Select(p => (p.Item1, new Regex($@"\A{p.Item2}\z", RegexOptions.CultureInvariant | RegexOptions.Compiled))),
     ];
-
-    private static readonly Regex LeftAside = new(
-        @"\A(audio/[a-z0-9_]+/[a-z0-9_]+\.wav|audio/[a-z0-9_]+\.csv)\z",
-        RegexOptions.CultureInvariant | RegexOptions.Compiled);
-
-    /// <summary>True for files that the game reads and this stand-in does not simulate.</summary>
-    public static bool IsLeftAside(string path) => LeftAside.IsMatch(path);
 
     /// <summary>The place of a path.</summary>
     public static Place Of(string path)

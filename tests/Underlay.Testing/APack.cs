@@ -153,6 +153,10 @@ public static class SmallBase
             .With("entries/recipes/milk_jug.json", Recipe())
             .With("entries/plans/quay.json", Plan())
             .With("entries/towers/quay.json", Tower())
+            .With("audio/bells.csv", "name,loop_from,loop_to,gain_db\none,,,\n")
+            .With("audio/bells/one.wav", TestSound.Wav(level: 0.31))
+            .With("audio/ambience.csv", "name,loop_from,loop_to,gain_db\nquay,0,4000,-3\n")
+            .With("audio/ambience/quay.wav", TestSound.Wav(channels: 2, level: 0.29))
             .With("tables/almanac.csv", "code,season\nfirst_frost,winter\n")
             .With(
                 "texts/all.csv",

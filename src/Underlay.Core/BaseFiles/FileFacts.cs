@@ -17,6 +17,9 @@ public sealed record FileFacts(ContentHash Hash, long Length, ContentFacts? Cont
     /// <summary>Given where the place reads pictures.</summary>
     public PictureFacts? Picture => Content as PictureFacts;
 
+    /// <summary>Given where the place reads sounds.</summary>
+    public SoundFacts? Sound => Content as SoundFacts;
+
     /// <summary>Given where the place reads entries.</summary>
     public EntryFacts? Entry => Content as EntryFacts;
 

@@ -12,6 +12,9 @@ public enum PlaceContent
     /// <summary>A picture.</summary>
     Picture,
 
+    /// <summary>A sound.</summary>
+    Sound,
+
     /// <summary>A JSON entry of a kind.</summary>
     Entry,
 

@@ -233,6 +233,7 @@ public sealed class ProfileReader
         return content switch
         {
             PlaceContent.Picture => FileFormats.Png,
+            PlaceContent.Sound => FileFormats.Wav,
             PlaceContent.Table => FileFormats.Csv,
             PlaceContent.Index => FileFormats.Xml,
             _ => FileFormats.Json,
@@ -248,6 +249,7 @@ public sealed class ProfileReader
         var content = cursor.Choice(
             "content",
             ("picture", PlaceContent.Picture),
+            ("sound", PlaceContent.Sound),
             ("entry", PlaceContent.Entry),
             ("table", PlaceContent.Table),
             ("index", PlaceContent.Index));

@@ -131,6 +131,20 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("reachable", ReadReachable),
             ("covers", ReadCovers),
             ("texts", ReadTexts),
+            ("rates", c => new RatesRule([.. c.Wholes("rates").Order()], ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("channels", c => new ChannelsRule(c.Whole("most", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("neverPlayed", c => new NeverPlayedRule(c.Text("folders"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("soundRow", ReadSoundRow),
+            (
+                "heard",
+                c =>
+                    new HeardRule(
+                        c.Number("mostPeak"),
+                        c.Number("mostLead"),
+                        c.Text("beside"),
+                        c.Number("apart"),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("screenColours", c => new ScreenColoursRule(ReadBasis(c), ReadSpan(c))),
             ("prefixed", c => new PrefixRule(c.TextIfAny("field"), c.Text("placeholder"), ReadBasis(c), ReadSpan(c))));
         if (!cursor.Has("is")) return null;
@@ -156,7 +170,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     /// <summary>Rules that may depend on another file: those about the picture itself.</summary>
     private static bool MayVary(Rule rule) => rule
         is SizeRule or AlphaRule or SomeAlphaRule or ClearBorderRule or MaskColoursRule or GreyRule or FieldsRule or SeenThroughRule
-            or LetteringRule or ColourTypesRule or WeightRule;
+            or LetteringRule or ColourTypesRule or WeightRule or RatesRule or ChannelsRule or NeverPlayedRule;
 
     private SizeRule ReadSize(ProfileCursor cursor)
     {
@@ -219,7 +233,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private VariesWithRule ReadVariesWith(ProfileCursor cursor)
     {
         var choices = cursor.MemberLists("choices").ToDictionary(c => c.Name, c => ReadRules(c.Values), StringComparer.Ordinal);
-        if (choices.Values.Any(c => !c.All(MayVary))) cursor.Fail("choices", "rules about the picture itself were expected");
+        if (choices.Values.Any(c => !c.All(MayVary))) cursor.Fail("choices", "rules about the picture or sound itself were expected");
         var otherwise = cursor.Text("otherwise");
         if (otherwise.Length > 0 && !choices.ContainsKey(otherwise))
             cursor.Fail("otherwise", $"one of the choices was expected, not “{otherwise}”");
@@ -265,6 +279,16 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         cursor.Text("points"),
         cursor.Text("lanes"),
         cursor.Number("leastWidth"),
+        ReadConsequenceFields(cursor),
+        ReadBasis(cursor),
+        ReadSpan(cursor));
+
+    private SoundRowRule ReadSoundRow(ProfileCursor cursor) => new(
+        NotePlace(cursor, "table", cursor.Text("table"), null),
+        cursor.Text("placeholder"),
+        cursor.Text("loopFrom"),
+        cursor.Text("loopTo"),
+        cursor.Text("gain"),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));

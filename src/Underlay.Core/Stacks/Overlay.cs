@@ -104,6 +104,10 @@ public sealed class Overlay
         return baseDrops.ContainsKey(path) ? null : OfBase(path);
     }
 
+    /// <summary>The pack's file at a path where the host shows it, or null.</summary>
+    public Placement? ShownOfPack(PackPath path) =>
+        ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path) ? mine : null;
+
     /// <summary>The base's file at a path with its place, shown or not.</summary>
     public Placement? OfBase(PackPath path) =>
         Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, Layer.Base, file.Facts) : null;

@@ -34,5 +34,14 @@ internal sealed class StackRows(Overlay overlay)
                 return rows;
             });
 
+    /// <summary>The row of a key in the table at a path: the pack's, else the base's.</summary>
+    public static StackRow? FindIn(Placement? mine, Placement? below, string key)
+    {
+        foreach (var table in new[] { mine, below })
+            if (table?.Facts.Table is { Problem: null } facts && facts.Rows.LastOrDefault(r => r.Key == key) is { } row)
+                return Of(table, row, table.Place);
+        return null;
+    }
+
     private static StackRow Of(Placement from, TableRow row, Place place) => new(from, row, from.Facts.Table!.ValuesOf(row, place.Table!));
 }

@@ -9,6 +9,7 @@ internal abstract class ContentReader
     private static readonly Dictionary<PlaceContent, ContentReader> Readers = new()
     {
         [PlaceContent.Picture] = new PictureContent(),
+        [PlaceContent.Sound] = new SoundContent(),
         [PlaceContent.Entry] = new EntryContent(),
         [PlaceContent.Table] = new UnkeptContent((bytes, place) => TableFacts.Of(bytes, place.Table!), TableFacts.CannotRead),
         [PlaceContent.Index] = new UnkeptContent((bytes, place) => IndexFacts.Of(bytes, place.Index!), IndexFacts.CannotRead),

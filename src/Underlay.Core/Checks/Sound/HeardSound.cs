@@ -1,0 +1,60 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A sound is too loud at its peaks, begins late or is far from the loudness of those beside it.</summary>
+/// <remarks>Host: does not mind. See docs/checks.md#soundheard.</remarks>
+public sealed class HeardSound : RuleCheck<HeardRule>
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("sound/heard");
+
+    /// <inheritdoc/>
+    protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, HeardRule rule)
+    {
+        if (placement.Layer.IsBase || placement.Facts.Sound is not { Header: { } header, Measure: { } measure }) yield break;
+        if (measure.TruePeak > rule.MostPeak)
+            yield return Advise(
+                overlay,
+                placement,
+                "peak",
+                FormattableString.Invariant($"Its true peak is {measure.TruePeak:0.0} dBTP; at most {rule.MostPeak:0.#} keeps it from crackling."),
+                ShapeSound.Louder(placement, rule.MostPeak - 0.1 - measure.TruePeak));
+        if (measure.Loudness is null)
+            yield return Advise(overlay, placement, "soft", "It is so soft that nothing of it is heard.", null);
+        else if (measure.LeadFrames > rule.MostLead * header.Rate)
+            yield return Advise(
+                overlay,
+                placement,
+                "lead",
+                FormattableString.Invariant($"It begins with {1000.0 * measure.LeadFrames / header.Rate:0} ms of silence, and so is heard late."),
+                ShapeSound.WithoutLead(overlay, placement, measure.LeadFrames - (header.Rate / 100)));
+        if (measure.Loudness is { } loudness && Usual(overlay, placement, rule) is { } usual && Math.Abs(loudness - usual) > rule.Apart)
+            yield return Advise(
+                overlay,
+                placement,
+                "loudness",
+                FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0} LU {(loudness > usual ? "louder" : "softer")} than those of the base ")
+                    + FormattableString.Invariant($"beside it ({loudness:0.0} LUFS, theirs {usual:0.0})."),
+                measure.TruePeak + usual - loudness <= rule.MostPeak ? ShapeSound.Louder(placement, usual - loudness) : null);
+    }
+
+    private Finding Advise(Overlay overlay, Placement placement, string what, string says, Fix? fix) =>
+        Report(overlay, placement, Consequence.Regret, says) with { Discriminator = what, Fix = fix };
+
+    /// <summary>The middle loudness of the base's sounds beside it.</summary>
+    private static double? Usual(Overlay overlay, Placement placement, HeardRule rule)
+    {
+        var beside = overlay.Base.In(placement.Place)
+            .Where(f => f.Path != placement.Path && f.Bindings.Find(rule.Beside) == placement.Bindings.Find(rule.Beside))
+            .Select(f => f.Facts.Sound?.Measure?.Loudness)
+            .OfType<double>()
+            .Order()
+            .ToList();
+        return beside.Count < 2 ? null : beside[beside.Count / 2];
+    }
+}

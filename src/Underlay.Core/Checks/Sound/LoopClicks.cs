@@ -1,0 +1,43 @@
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Formats.Wav;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Sounds;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>The end of a loop does not meet its start, so that each turn clicks.</summary>
+/// <remarks>Host: does not mind. See docs/checks.md#soundloop-clicks.</remarks>
+public sealed class LoopClicks : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("sound/loop-clicks");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Structure;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var place in overlay.Profile.Places)
+            foreach (var rule in place.RulesOf<SoundRowRule>(overlay.Edition))
+                foreach (var sound in overlay.ShownIn(place).TakeWhile(p => !p.Layer.IsBase))
+                {
+                    if (sound.Facts.Sound is not { Header: { } header, Measure: not null }) continue;
+                    var row = SoundRow.Of(overlay, rule, sound);
+                    if (!row.Loops || !row.FitsInto(header.Frames)) continue;
+                    if (WavReader.Read(overlay.Pack.Tree.Find(sound.Path)!.ReadAll()) is not { } samples) continue;
+                    if (LoopSeam.Click(samples, row.LoopFrom!.Value, row.LoopTo!.Value) is not { } step) continue;
+                    yield return Report(
+                        overlay,
+                        sound,
+                        Consequence.Regret,
+                        FormattableString.Invariant($"Its loop clicks: where frame {row.LoopTo} meets frame {row.LoopFrom}, the sound jumps by ")
+                            + FormattableString.Invariant($"{step * 100:0} % of full scale.")) with
+                    {
+                        Rule = rule,
+                    };
+                }
+    }
+}

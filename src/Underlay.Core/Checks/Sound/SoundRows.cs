@@ -1,0 +1,73 @@
+using System.Globalization;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Checks;
+
+/// <summary>A sound has no row in the table of its folder, or one with a loop that is not inside it.</summary>
+/// <remarks>Host: silent. See docs/checks.md#soundrow.</remarks>
+public sealed class SoundRows : Check
+{
+    /// <inheritdoc/>
+    public override CheckCode Code => new("sound/row");
+
+    /// <inheritdoc/>
+    public override CheckScope Scope => CheckScope.Structure;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        foreach (var place in overlay.Profile.Places)
+            foreach (var rule in place.RulesOf<SoundRowRule>(overlay.Edition))
+                foreach (var sound in Touched(overlay, place, rule))
+                    if (Describe(overlay, sound, rule) is { } finding)
+                        yield return finding;
+    }
+
+    /// <summary>The pack's sounds, and those of the base of which a table of the pack has a row.</summary>
+    private static IEnumerable<Placement> Touched(Overlay overlay, Place place, SoundRowRule rule)
+    {
+        foreach (var mine in overlay.ShownIn(place).TakeWhile(p => !p.Layer.IsBase)) yield return mine;
+        foreach (var table in overlay.Pack.In(overlay.Profile.Place(rule.Table)).Where(t => overlay.FindDrop(t.Path) is null))
+            foreach (var key in table.Facts.Table!.Rows.Select(r => r.Key).Distinct())
+                if (place.Pattern!.Fill(table.Bindings.With(rule.Placeholder, key)) is { } path
+                    && overlay.Shown(path) is { Layer.IsBase: true } ofBase)
+                    yield return ofBase;
+    }
+
+    private Finding? Describe(Overlay overlay, Placement sound, SoundRowRule rule)
+    {
+        if (sound.Facts.Sound?.Header is not { } header) return null;
+        var row = SoundRow.Of(overlay, rule, sound);
+        if (row.Row is not null && row.FitsInto(header.Frames)) return null;
+        var because = row.Row is null
+            ? $"There is no row “{row.Name}” in {row.Table}."
+            : FormattableString.Invariant(
+                $"Its loop goes from frame {row.LoopFrom?.ToString(CultureInfo.InvariantCulture) ?? "?"} to ")
+                + FormattableString.Invariant($"{row.LoopTo?.ToString(CultureInfo.InvariantCulture) ?? "?"} ({row.Row.From.Path} line ")
+                + FormattableString.Invariant($"{row.Row.Row.Line}), and the sound has {header.Frames} frames.");
+        return Report(overlay, sound, rule.Else, because) with
+        {
+            Rule = rule,
+            Discriminator = row.Row is null ? "row" : "loop",
+            RestsOn = [row.Table],
+            Fix = row.Row is null
+                ? new WriteSoundRow(row.Table, overlay.Profile.Place(rule.Table).Table!, row.Name, new Dictionary<string, string>())
+                : sound.Layer.IsBase
+                ? null
+                : new WriteSoundRow(
+                    row.Table,
+                    overlay.Profile.Place(rule.Table).Table!,
+                    row.Name,
+                    new Dictionary<string, string>
+                    {
+                        [rule.LoopFrom] = row.LoopFrom < header.Frames - 1 ? row.LoopFrom.Value.ToString(CultureInfo.InvariantCulture) : "0",
+                        [rule.LoopTo] = header.Frames.ToString(CultureInfo.InvariantCulture),
+                    }),
+        };
+    }
+}

@@ -1,0 +1,29 @@
+namespace Underlay.Core.Sounds;
+
+/// <summary>What is heard of a sound, in numbers.</summary>
+/// <param name="TruePeak">The highest level, between samples too. dBTP; negative infinity for silence.</param>
+/// <param name="Loudness">Integrated loudness. LUFS; null where all of it is too soft to count.</param>
+/// <param name="LeadFrames">Frames of silence in front.</param>
+/// <param name="TailFrames">Frames of silence behind.</param>
+public sealed record SoundMeasure(double TruePeak, double? Loudness, int LeadFrames, int TailFrames)
+{
+    /// <summary>Softer is silence: about -50 dB.</summary>
+    public const float Silence = 0.003f;
+
+    /// <summary>Measures a sound.</summary>
+    public static SoundMeasure Of(Sound sound)
+    {
+        var lead = 0;
+        while (lead < sound.Frames && IsSilent(sound, lead)) lead++;
+        var tail = 0;
+        while (tail < sound.Frames - lead && IsSilent(sound, sound.Frames - 1 - tail)) tail++;
+        return new SoundMeasure(Decibels.Of(Sounds.TruePeak.Of(sound)), Sounds.Loudness.Of(sound), lead, tail);
+    }
+
+    private static bool IsSilent(Sound sound, int frame)
+    {
+        foreach (var channel in sound.Channels)
+            if (Math.Abs(channel[frame]) > Silence) return false;
+        return true;
+    }
+}
