@@ -53,6 +53,12 @@ public sealed record ColumnShape(string Name, ColumnHolds Holds);
 /// <param name="Columns">Columns that it has to have beside the key.</param>
 public sealed record TableShape(string Key, string? Merge, bool RowsAdd, IReadOnlyList<ColumnShape> Columns)
 {
+    /// <summary>A table that needs no other column than its key.</summary>
+    public TableShape(string key, string? merge)
+        : this(key, merge, RowsAdd: false, [])
+    {
+    }
+
     /// <summary>True where rows can be laid over the table below; false where a file always replaces it whole.</summary>
     public bool LaysRows => RowsAdd || Merge is not null;
 }

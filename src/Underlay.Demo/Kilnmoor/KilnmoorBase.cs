@@ -26,9 +26,20 @@ internal static class KilnmoorBase
         AddTables(tree, edition);
         foreach (var surface in SurfaceList.All) AddSurface(tree, surface, edition);
         foreach (var shape in WareList.Shapes) tree.Json($"art/shapes/{shape.Name}.json", Shape(shape));
-        foreach (var (name, body, rim) in WareList.Glazes) tree.Json($"entries/glazes/{name}.json", Glaze($"moor.{name}", body, rim));
+        var reactions = Workshop.GlazeRows(edition);
+        foreach (var (name, body, rim) in WareList.Glazes)
+        {
+            var glaze = Glaze($"moor.{name}", body, rim);
+            if (reactions.TryGetValue(name, out var rows)) glaze["reactions"] = rows;
+            tree.Json($"entries/glazes/{name}.json", glaze);
+        }
+
         foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0")) AddWare(tree, ware, edition);
         AddVillage(tree, edition);
+        Workshop.Add(tree, edition);
+        MarketGrounds.Add(tree);
+        Bells.Add(tree, edition);
+        Sayings.Add(tree, edition);
         return tree.ToTree();
     }
 
@@ -104,6 +115,7 @@ internal static class KilnmoorBase
         json["price"] = ware.Price;
         if (ware.GlazeName is { } glaze) json["glaze"] = $"moor.{glaze}";
         if (ware.Stall is { } stall) json["stall"] = stall;
+        foreach (var (field, value) in WareMeasures.Of(ware)) json[field] = value;
         if (glows) json["ember"] = ware.Ember;
         return json;
     }

@@ -27,11 +27,12 @@ internal static class TidepoolPack
         AddSurfaces(tree);
         AddWares(tree);
         AddVillage(tree);
+        TidepoolWorkshop.Add(tree);
         tree.Text("notes.txt", "Still to do: lighter front picture, ask about the crock.\n");
         return tree.ToTree();
     }
 
-    public static FileTree MakeMended() => new DemoTree()
+    public static FileTree MakeMended() => TidepoolWorkshop.AddMended(new DemoTree())
         .Picture("front.png", Front())
         .Picture("art/surfaces/sand_rippled.png", WetSand(128))
         .Picture("art/surfaces/straw_loose.png", Wrack())
@@ -183,7 +184,7 @@ internal static class TidepoolPack
         tree.Json("wares/tide_tray/ware.json", Tray("004"));
         tree.Picture("wares/tide_tray/shelf.png", Shelf(WareList.Plate, Tide, 646));
         tree.Picture("wares/tide_tray/skin.png", Skin(128, 64, 646));
-        tree.Json("entries/glazes/tide.json", KilnmoorBase.Glaze("saltbrook.tide", "#2f8f86", "#e9efe4"));
+        tree.Json("entries/glazes/tide.json", TidepoolWorkshop.Glaze("crakle"));
 
         // The base has this skin as DDS, which beats every PNG.
         tree.Picture("wares/reed_vase/skin.png", Skin(128, 128, 644));

@@ -37,8 +37,31 @@ internal static class WintermarketPack
             tree.Picture(
                 $"art/boards/oak/{side}.png",
                 Cloth.Board(side, 175, Palette.Of(0x4E3A2A, 0x7A5C40, 0xA88A68), Tint.Hex(0x6A2A2C), 0.9));
+        AddWinter(tree);
         tree.Picture("front.png", Front());
         return tree.ToTree();
+    }
+
+    /// <summary>What is held, rung and read in winter.</summary>
+    private static void AddWinter(DemoTree tree)
+    {
+        tree.Json("entries/plans/green.json", MarketGrounds.Plan("moor.green_ground", ["market_day", "spring_fair", "wedding", "long_night"]));
+        tree.Json(
+            "entries/towers/green.json",
+            Bells.Tower(
+                "moor.green_tower",
+                "4.0",
+                ["spring_fair", "market_day", "long_night"],
+                ["bells/saltbrook_frost_1", "bells/saltbrook_frost_2", "bells/high_1"]));
+        tree.Bytes("audio/bells/saltbrook_frost_1.wav", Tones.Bell(587, 1.4).ToWav());
+        tree.Bytes("audio/bells/saltbrook_frost_2.wav", Tones.Bell(698, 1.4).ToWav());
+        tree.Text("audio/bells.csv", "name,loop_from,loop_to,gain_db\nsaltbrook_frost_1,,,\nsaltbrook_frost_2,,,-2\n");
+        tree.Text("tables/almanac.csv", "code,do,season\nsaltbrook_ice_fair,add,winter\nsaltbrook_short_days,add,winter\n");
+        tree.Text(
+            "texts/wintermarket.csv",
+            "key,en,de,fr\n"
+                + Sayings.Row("saltbrook_ice_fair/line", "Ice fair: stalls on the river.", "Eismarkt: Stände auf dem Fluss.", "Foire sur glace.")
+                + Sayings.Row("saltbrook_short_days/line", "Short days: fire before noon.", "Kurze Tage: vor Mittag brennen.", "Jours courts."));
     }
 
     private static Outlook Snowy(Outlook view) => view with

@@ -55,7 +55,7 @@ public class BaseCatalogueFileTests
         Assert.Equal(
             SmallBase.Catalogue.Files.Select(f => f.Facts.Entry?.Text.Root.GetRawText()),
             read.Files.Select(f => f.Facts.Entry?.Text.Root.GetRawText()));
-        Assert.Equal(SmallBase.Catalogue.Codebooks["materials"].Codes, read.Codebooks["materials"].Codes);
+        Assert.Equivalent(SmallBase.Catalogue.Codebooks["materials"].Codes, read.Codebooks["materials"].Codes, strict: true);
         Assert.Equal(["bowl", "jug"], read.Codebooks["shapes"].Codes.Select(c => c.Value));
     }
 

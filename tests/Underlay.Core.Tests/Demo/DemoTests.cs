@@ -80,7 +80,18 @@ public class DemoTests
                 ("image/not-power-of-two", "art/surfaces/sand_rippled.png"),
                 ("image/alpha", "art/surfaces/straw_loose.png"),
                 ("pack/leftover", "art/surfaces/water_pond_old.png"),
+                ("sound/row", "audio/ambience/quay_water.wav"),
+                ("sound/rate", "audio/bells/low_1.wav"),
+                ("sound/channels", "audio/bells/low_2.wav"),
+                ("sound/unreadable", "audio/kiln/door.wav"),
+                ("sound/heard", "audio/street/steps.wav"),
+                ("sound/row", "audio/tools/saltbrook_shell_tap.wav"),
                 ("pack/unchanged", "entries/glazes/olive.json"),
+                ("entry/dangling", "entries/glazes/tide.json"),
+                ("entry/unreachable", "entries/plans/quay.json"),
+                ("entry/dangling", "entries/recipes/tide_cup.json"),
+                ("entry/hides-others", "entries/techniques.json"),
+                ("entry/not-covered", "entries/towers/quay.json#market_closes"),
                 ("image/too-heavy", "front.png"),
                 ("path/no-place", "notes.txt"),
                 ("table/copied-rows", "tables/seals.csv"),
@@ -95,6 +106,7 @@ public class DemoTests
                 ("pack/leftover", "wares/thumbs.db"),
                 ("entry/misnamed", "wares/tide_bowl/ware.json"),
                 ("image/not-a-multiple", "wares/tide_cup/skin.png"),
+                ("text/missing", "wares/tide_cup/ware.json#saltbrook.tide_cup/about"),
                 ("entry/twice", "wares/tide_tray/ware.json"),
                 ("image/unreadable", "wares/wash_basin/skin.png"),
                 ("companion/size-differs", "wares/water_jug/mask.png"),
@@ -106,7 +118,7 @@ public class DemoTests
     public void Fixes_and_mended_files_leave_only_advice()
     {
         var (tree, applied, _, _) = FixRunner.Run("tidepool", Trees["packs/tidepool"], Check, Repository.Kilnmoor, []);
-        Assert.Equal(5, applied.Count);
+        Assert.Equal(6, applied.Count);
         var mended = tree.With(Trees["mended/tidepool"].Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll())));
         mended = FixRunner.Run(
             "tidepool",

@@ -48,6 +48,8 @@ public class EntryFixTests
     public void An_id_that_others_refer_to_is_left_to_the_author()
     {
         var pack = Ware("""{ "id": "other.tide_cup", "shape": "jug", "made_of": "clay", "price": 3 }""")
+            .Without("texts/pack.csv")
+            .WithTexts("other.tide_cup/name", "other.tide_cup/about")
             .WithWare("tide_mug")
             .With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "other.tide_cup" }""");
         Assert.Null(pack.Finding().Fix);

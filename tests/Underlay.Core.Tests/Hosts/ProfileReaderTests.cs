@@ -34,8 +34,8 @@ public class ProfileReaderTests
         { "missing field", h => h.AsObject().Remove("title"), "/title", "text was expected, and there is none" },
         { "wrong type", h => h["title"] = 7, "/title", "text was expected" },
         { "unknown field", h => h["colour"] = "red", "/colour", "a known field was expected" },
-        { "unknown content", h => h["places"]![0]!["content"] = "sound", "/places/0/content", "one of picture, entry, table, index was "
-            + "expected, not “sound”" },
+        { "unknown content", h => h["places"]![0]!["content"] = "film", "/places/0/content", "one of picture, sound, entry, table, index was "
+            + "expected, not “film”" },
         { "unknown placeholder", h => h["places"]![0]!["path"] = "art/{thing}.png", "/places/0/path", "a placeholder that the profile defines" },
         { "placeholder twice", h => h["places"]![0]!["path"] = "art/{name}/{name}.png", "/places/0/path", "each placeholder once" },
         { "place twice", h => h["places"]![1]!["key"] = "surfaces", "/places", "“surfaces” stands 2 times" },
@@ -75,10 +75,10 @@ public class ProfileReaderTests
     {
         var path = PackPath.Parse("kinds/ware.schema.json");
         var kind = JsonNode.Parse(Kilnmoor.Find(path)!.ReadAll())!;
-        kind["properties"]!["price"]!["exclusiveMinimum"] = 0;
+        kind["properties"]!["price"]!["exclusiveMaximum"] = 0;
         var error = Assert.Single(
             ProfileReader.Read(Kilnmoor.With([new TreeEdit.Write(path, Encoding.UTF8.GetBytes(kind.ToJsonString()))])).Errors);
-        Assert.Equal((path.Value, "/properties/price/exclusiveMinimum"), (error.File, error.Pointer));
+        Assert.Equal((path.Value, "/properties/price/exclusiveMaximum"), (error.File, error.Pointer));
     }
 
     [Fact]

@@ -27,6 +27,7 @@ public class PackageBuilderTests
                 "art/surfaces/saltbrook_foam.png",
                 "art/surfaces/saltbrook_foam.surface.json",
                 "firing.json",
+                "texts/pack.csv",
                 "wares/tide_cup/shelf.png",
                 "wares/tide_cup/skin.png",
                 "wares/tide_cup/ware.json",

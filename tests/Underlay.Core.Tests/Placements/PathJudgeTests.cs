@@ -76,12 +76,8 @@ public class PathJudgeTests
     }
 
     [Fact]
-    public void A_sound_goes_where_the_host_reads_sounds_and_is_told_that_they_are_not_judged()
-    {
-        var judged = Judge("audio/street/cart.wav", "cart.wav", Sound);
-        Assert.False(judged.IsRefused);
-        Assert.Contains("does not judge them yet", judged.Says, StringComparison.Ordinal);
-    }
+    public void A_sound_goes_where_the_host_reads_sounds() =>
+        Assert.False(Judge("audio/street/cart.wav", "cart.wav", Sound).IsRefused);
 
     [Theory]
     [InlineData("art/surface/flagstone.png", "art/surfaces/flagstone.png")]

@@ -66,6 +66,7 @@ public class InheritanceTests
     public void A_change_to_one_entry_is_seen_in_those_that_take_over_from_it()
     {
         var pack = Like("saltbrook_mug", "saltbrook.saltbrook_cup")
+            .WithTexts("saltbrook.saltbrook_mug/name", "saltbrook.saltbrook_mug/about")
             .WithWare("saltbrook_cup")
             .With("wares/saltbrook_mug/shelf.png", Picture.Shelf())
             .With("wares/saltbrook_mug/skin.png", Picture.Of(64, 64));

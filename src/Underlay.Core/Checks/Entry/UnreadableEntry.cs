@@ -19,7 +19,7 @@ public sealed class UnreadableEntry : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
     {
         var facts = drop.Placement.Facts;
-        if (facts.Picture is null && facts.Unreadable is { } problem)
+        if (facts is { Picture: null, Sound: null, Unreadable: { } problem })
             yield return Report(overlay, drop, $"The text cannot be read: {problem}.") with
             {
                 At = problem.At,

@@ -30,7 +30,14 @@ public sealed class TextWithoutOwner : Check
             var mine = overlay.Rows.OfPack(texts);
             if (mine.Count == 0) continue;
             var wanted = group.SelectMany(overlay.ShownIn).SelectMany(p => WantedText.Of(overlay, p)).Select(w => w.Key).ToHashSet();
-            foreach (var (key, row) in mine.Where(r => !wanted.Contains(r.Key)))
+            // What is left out will want its texts again once it is mended.
+            var leftOut = group.SelectMany(overlay.Pack.In)
+                .Where(p => overlay.FindDrop(p.Path) is not null)
+                .SelectMany(p => WantedText.Of(overlay, p).Select(w => w.Id).Append(p.Place.Pattern!.Placeholders is [var name] ? p.Bindings.Find(name)! : ""))
+                .ToHashSet();
+            bool IsLeftOut(string key) =>
+                key.LastIndexOf('/') is var end and > 0 && (leftOut.Contains(key[..end]) || leftOut.Contains(Id.NameIn(key[..end])));
+            foreach (var (key, row) in mine.Where(r => !wanted.Contains(r.Key) && !IsLeftOut(r.Key)))
             {
                 var near = Slips.Nearest(wanted.Where(w => !mine.ContainsKey(w)), key);
                 yield return Report(

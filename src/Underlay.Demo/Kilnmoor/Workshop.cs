@@ -1,0 +1,129 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+
+namespace Underlay.Demo.Kilnmoor;
+
+/// <summary>How clay becomes ware: stations, techniques, reactions of glazes and recipes.</summary>
+internal static class Workshop
+{
+    private static readonly (string Code, string Name)[] Stations =
+    [
+        ("clay_pit", "Clay pit"), ("wash_tank", "Wash tank"), ("hammer", "Hammer"), ("wheel", "Wheel"), ("updraught", "Updraught kiln"),
+        ("bottle", "Bottle kiln"),
+    ];
+
+    public static IReadOnlyList<(string Name, string? After, int Months)> Techniques { get; } =
+    [
+        ("wedging", null, 1), ("throwing", "wedging", 6), ("trimming", "throwing", 3), ("handles", "throwing", 2), ("lids", "trimming", 4),
+        ("slip_trailing", "wedging", 2), ("ash_glazing", "slip_trailing", 5), ("salt_firing", "ash_glazing", 9),
+    ];
+
+    private static readonly (string Code, string Name)[] Reactions =
+    [
+        ("crackle", "Crackle"), ("drip", "Drips"), ("lustre", "Lustre"), ("matte", "Matte"), ("pool", "Pools"), ("speckle", "Speckle"),
+        ("crawl", "Crawls back"), ("bloom", "Bloom"), ("break", "Breaks over edges"), ("halo", "Halo"), ("smoke", "Smoke marks"), ("haze", "Haze"),
+    ];
+
+    /// <summary>What is made of raw materials: what of it, and of what.</summary>
+    private static readonly (string Name, string Station, (string Material, double Amount)[] Uses, string Makes, double Amount, int Minutes)[] Grounds =
+    [
+        ("dig_red_clay", "clay_pit", [("earth", 3)], "red_clay", 2, 40),
+        ("dig_grey_clay", "clay_pit", [("earth", 4)], "grey_clay", 2, 50),
+        ("wash_white_clay", "wash_tank", [("grey_clay", 3), ("water", 4)], "white_clay", 2, 120),
+        ("mix_stoneware", "wash_tank", [("grey_clay", 2), ("sand", 1)], "stoneware", 3, 90),
+        ("mould_brick", "updraught", [("red_clay", 2), ("straw", 1)], "brick", 4, 240),
+        ("mould_tile", "updraught", [("red_clay", 1), ("sand", 1)], "tile", 3, 200),
+        ("burn_reed_ash", "hammer", [("reed", 4)], "ash", 1, 30),
+        ("mix_plaster", "wash_tank", [("white_clay", 1), ("water", 2)], "plaster", 2, 45),
+    ];
+
+    /// <summary>What is seen of a glaze in the fire: two rows each, for three glazes.</summary>
+    public static IReadOnlyDictionary<string, JsonArray> GlazeRows(string edition) => new Dictionary<string, JsonArray>(StringComparer.Ordinal)
+    {
+        ["celadon"] = Rows(edition, (1180, 1260, "reducing", "crackle", "fineness", 0.6), (1100, 1180, "any", "matte", "softness", 0.4)),
+        ["salt"] = Rows(edition, (1220, 1300, "any", "speckle", "density", 0.3), (1100, 1220, "oxidising", "haze", "strength", 0.2)),
+        ["amber"] = Rows(edition, (1050, 1120, "oxidising", "drip", "length_mm", 12), (1120, 1200, "any", "pool", "depth_mm", 2)),
+    };
+
+    public static void Add(DemoTree tree, string edition)
+    {
+        tree.Text("tables/stations.csv", "code,name\n" + string.Concat(Stations.Select(s => $"{s.Code},{s.Name}\n")));
+        tree.Text("codes/reactions.csv", "code,name,group,since\n" + string.Concat(Reactions.Select(r => $"{r.Code},{r.Name},glaze,3.0\n")));
+        tree.Json("entries/techniques.json", new JsonObject { ["entries"] = TechniqueList() });
+        foreach (var (name, station, uses, makes, amount, minutes) in Grounds)
+            tree.Json(
+                $"entries/recipes/{name}.json",
+                Recipe($"moor.{name}", station, [.. uses.Select(u => Part("material", u.Material, u.Amount))], [Part("material", makes, amount)], minutes, edition));
+        foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0")) AddFirings(tree, ware, edition);
+        tree.Json(
+            "entries/recipes/break_sherds.json",
+            Recipe("moor.break_sherds", "hammer", [Any("red_clay")], [Part("material", "sherds", 2)], 5, edition));
+    }
+
+    /// <summary>A technique as it stands in the list.</summary>
+    public static JsonObject Technique(string id, string? after, int months)
+    {
+        var json = new JsonObject { ["id"] = id };
+        if (after is not null) json["after"] = after;
+        json["months"] = months;
+        return json;
+    }
+
+    public static JsonArray TechniqueList() =>
+        new([.. Techniques.Select(t => (JsonNode)Technique($"moor.{t.Name}", t.After is { } after ? $"moor.{after}" : null, t.Months))]);
+
+    public static JsonObject Recipe(string id, string station, JsonNode[] uses, JsonNode[] makes, int minutes, string edition)
+    {
+        var text = minutes >= 60
+            ? string.Create(CultureInfo.InvariantCulture, $"{minutes / 60}h{minutes % 60:D2}")
+            : minutes.ToString(CultureInfo.InvariantCulture);
+        return new JsonObject
+        {
+            ["id"] = id,
+            ["station"] = station,
+            ["uses"] = new JsonArray(uses),
+            ["makes"] = new JsonArray(makes),
+            ["minutes"] = edition == "4.0" ? minutes : text,
+        };
+    }
+
+    public static JsonObject Part(string kind, string name, double amount) => new() { [kind] = name, ["amount"] = amount };
+
+    /// <summary>The recipes of a ware: one by one, and a full kiln of it, which spares wood.</summary>
+    private static void AddFirings(DemoTree tree, Ware ware, string edition)
+    {
+        var name = WareList.NameIn(ware.Name, edition);
+        var clay = Math.Max(1, ware.Skin.Width * ware.Skin.Height / 4096 / 2.0);
+        foreach (var (suffix, pieces, wood) in new[] { ("", 1, 1.0), ("_kilnful", 6, 4.0) })
+        {
+            var recipe = Recipe(
+                $"moor.{name}{suffix}",
+                pieces == 1 ? "updraught" : "bottle",
+                [Part("material", ware.MadeOf, clay * pieces), Part("material", "ash", pieces), Part("material", "oak", wood)],
+                [Part("ware", $"moor.{name}", pieces)],
+                pieces == 1 ? 380 : 900,
+                edition);
+            recipe["firing_c"] = ware.MadeOf == "red_clay" ? 1080 : 1240;
+            recipe["technique"] = ware.GlazeName == "salt" ? "moor.salt_firing" : "moor.ash_glazing";
+            tree.Json($"entries/recipes/{name}{suffix}.json", recipe);
+        }
+    }
+
+    private static JsonObject Any(string madeOf) => new()
+    {
+        ["accepts"] = new JsonObject { ["made_of"] = madeOf, ["volume_ml"] = new JsonObject { ["min"] = 100, ["max"] = 2000 } },
+        ["amount"] = 1,
+    };
+
+    private static JsonArray Rows(string edition, params (int From, int To, string Air, string Type, string Parameter, double Value)[] rows) =>
+        new(
+        [
+            .. rows.Select(r =>
+            {
+                var row = new JsonObject { ["from_c"] = r.From, ["to_c"] = r.To, ["air"] = r.Air };
+                if (edition == "4.0") row["soak_min"] = 20;
+                row["gives"] = new JsonObject { ["type"] = r.Type, [r.Parameter] = r.Value };
+                return (JsonNode)row;
+            }),
+        ]);
+}
