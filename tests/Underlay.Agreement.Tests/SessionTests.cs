@@ -65,7 +65,7 @@ public class SessionTests
     public void A_change_makes_only_its_own_group_looked_at()
     {
         var session = Open(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64)).WithWare("tide_cup"));
-        Assert.Equal(2, session.Looked.Count);
+        Assert.Equal(3, session.Looked.Count);
         session = session.With([Write("wares/tide_cup/skin.png", Picture.Of(70, 64).ToPng())]);
         Assert.Equal("shelf:name=tide_cup", Assert.Single(session.Looked));
         Assert.Equal("image/not-a-multiple", Assert.Single(session.Report.Findings).Code.Value);

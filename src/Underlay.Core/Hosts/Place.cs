@@ -115,6 +115,9 @@ public sealed class Place
     /// <summary>The kind of its entries; null for pictures.</summary>
     public required Kind? Kind { get; init; }
 
+    /// <summary>True where its files are texts that authors write: entries, tables, indexes.</summary>
+    public bool HoldsText => Content is PlaceContent.Entry or PlaceContent.Table or PlaceContent.Index;
+
     /// <summary>The format of its files.</summary>
     public required FileFormat Format { get; init; }
 

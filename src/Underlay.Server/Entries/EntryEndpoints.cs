@@ -38,7 +38,7 @@ internal static class EntryEndpoints
         if (snapshot.Overlay is { } overlay)
         {
             entries.AddRange(overlay.Pack.Placements
-                .Where(p => p.Place.Content != PlaceContent.Picture)
+                .Where(p => p.Place.HoldsText)
                 .Select(p => new EntryItem(
                     p.Path.Value,
                     p.Place.Key,
@@ -127,8 +127,9 @@ internal static class EntryEndpoints
     {
         var choices = ChoicesOf(snapshot, place);
         foreach (var (pointer, known) in choices)
-            if (text.FindString(pointer) is { } value && known.All(c => c.Value != value))
-                yield return new EntryFault(pointer, "", $"“{value}” does not exist");
+            foreach (var (at, value) in text.FindAll(pointer).Where(f => f.Value.ValueKind == JsonValueKind.String))
+                if (known.All(c => c.Value != value.GetString()))
+                    yield return new EntryFault(at, "", $"“{value.GetString()}” does not exist");
     }
 
     private static (Kind? Kind, Place? Place, string Title) KindOf(PackSnapshot snapshot, PackPath path)
@@ -136,7 +137,7 @@ internal static class EntryEndpoints
         if (path == snapshot.Profile.Manifest.Path) return (snapshot.Profile.Manifest.Kind, null, "Manifest");
         return snapshot.Profile.Locate(
             path,
-            snapshot.Edition) is { Place: { Content: not PlaceContent.Picture } place, Bindings: var bindings }
+            snapshot.Edition) is { Place: { HoldsText: true } place, Bindings: var bindings }
             ? (place.Kind, place, LedgerEndpoints.TitleOf(place, bindings))
             : throw ProblemException.NoFile(path.Value);
     }
@@ -151,6 +152,9 @@ internal static class EntryEndpoints
                 ? (IReadOnlyList<Choice>)[.. overlay.Codebook(book).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
                 : NamesIn(overlay, overlay.Profile.Place(r.Place!), r.Placeholder),
             StringComparer.Ordinal);
+        // An object whose keys are codes.
+        foreach (var keys in place.RulesOf<KeysRule>(snapshot.Edition).Where(k => k.Field.Length > 0))
+            choices[keys.Field] = [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))];
         if (place.Kind?.Inherits is { } inherits) choices[inherits.By] = NamesIn(overlay, place, null);
         return choices;
     }
@@ -186,7 +190,7 @@ internal static class EntryEndpoints
 
     /// <summary>The codes that keys of the entry itself may be; null where they are no codes.</summary>
     private static List<Choice>? KeysOf(PackSnapshot snapshot, Place? place) =>
-        place?.RulesOf<KeysRule>(snapshot.Edition).FirstOrDefault() is { } keys && snapshot.Overlay is { } overlay
+        place?.RulesOf<KeysRule>(snapshot.Edition).FirstOrDefault(k => k.Field.Length == 0) is { } keys && snapshot.Overlay is { } overlay
             ? [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
             : null;
 

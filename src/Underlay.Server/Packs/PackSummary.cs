@@ -87,7 +87,7 @@ internal sealed record PackSummary(
             snapshot.Tree.Files.Count(f => !ReservedFolder.Holds(f.Path)),
             snapshot.Tray.Count(),
             report.Findings.Where(f => f.Waiver is null && SizeCodes.Contains(f.Code.Value)).Select(f => f.Path).Distinct().Count(),
-            placements.Count(p => p.Place.Content != PlaceContent.Picture) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
+            placements.Count(p => p.Place.HoldsText) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
     }
 
     /// <summary>

@@ -10,7 +10,7 @@ import BesideIt from './BesideIt.vue'
 import EntryField from './EntryField.vue'
 import JsonEditor from './JsonEditor.vue'
 import ColourMap from './ColourMap.vue'
-import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
+import { fieldsOf, flat, isTold, valueAt, valueKindOf, type Field } from './schema'
 import { useEntryText } from './useEntryText'
 
 /** Form and text of one entry, in step. */
@@ -41,12 +41,10 @@ const main = computed(() => fields.value.filter((field) => !isPlain(field)))
 const further = computed(() => fields.value.filter(isPlain))
 const inForce = ref('')
 const shownField = computed(() => flat(fields.value).find((f) => f.pointer === inForce.value) ?? flat(fields.value)[0])
-const flat = (list: ReturnType<typeof fieldsOf>): ReturnType<typeof fieldsOf> =>
-    list.flatMap((f) => (f.fields.length > 0 ? flat(f.fields) : [f]))
 const loose = computed(() =>
     faults.value.filter(
         (fault) =>
-            tab.value === 'text' || (!valueKind.value && !flat(fields.value).some((f) => f.pointer === fault.pointer)),
+            tab.value === 'text' || (!valueKind.value && !flat(fields.value).some((f) => isTold(f, fault.pointer))),
     ),
 )
 

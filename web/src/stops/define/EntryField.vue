@@ -2,7 +2,10 @@
 import { computed, useId } from 'vue'
 import type { Choice, FaultView } from '@/api/client'
 import ColourField from '@/shared/parts/ColourField.vue'
-import { valueAt, type Field } from './schema'
+import ListField from './ListField.vue'
+import MapField from './MapField.vue'
+import OneOfFields from './OneOfFields.vue'
+import { anyItem, valueAt, type Field } from './schema'
 
 const props = defineProps<{
     pack: string
@@ -19,7 +22,7 @@ const shown = computed(() =>
     own.value === undefined ? '' : typeof own.value === 'object' ? JSON.stringify(own.value) : String(own.value),
 )
 const mine = computed(() => props.faults.filter((fault) => fault.pointer === props.field.pointer))
-const known = computed(() => props.choices[props.field.pointer])
+const known = computed(() => props.choices[anyItem(props.field.pointer)])
 const isKnown = computed(() => known.value?.some((choice) => choice.value === own.value) ?? true)
 const range = computed(() => {
     const { minimum, maximum } = props.field
@@ -48,22 +51,26 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
 </script>
 
 <template>
-    <fieldset v-if="field.type === 'object'" class="border-line border-l-2 pl-4">
+    <ListField
+        v-if="field.type === 'list'"
+        v-bind="{ pack, field, value, faults, choices }"
+        @set="(p, v) => $emit('set', p, v)"
+        @look="$emit('look', $event)"
+    />
+    <MapField
+        v-else-if="field.type === 'map'"
+        v-bind="{ pack, field, value, faults, choices }"
+        @set="(p, v) => $emit('set', p, v)"
+        @look="$emit('look', $event)"
+    />
+    <fieldset v-else-if="field.type === 'object'" class="border-line border-l-2 pl-4">
         <legend class="font-semibold">{{ field.title }}</legend>
         <p v-if="field.help" class="text-faint text-small mb-2">{{ field.help }}</p>
-        <div class="flex flex-col gap-4">
-            <EntryField
-                v-for="inner in field.fields"
-                :key="inner.pointer"
-                :field="inner"
-                :value="value"
-                :faults="faults"
-                :choices="choices"
-                :pack="pack"
-                @set="(p, v) => $emit('set', p, v)"
-                @look="$emit('look', $event)"
-            />
-        </div>
+        <OneOfFields
+            v-bind="{ pack, field, value, faults, choices }"
+            @set="(p, v) => $emit('set', p, v)"
+            @look="$emit('look', $event)"
+        />
     </fieldset>
     <div v-else @focusin="$emit('look', field.pointer)">
         <label :for="id" class="font-semibold">{{ field.title }}</label>

@@ -1,7 +1,7 @@
 import type { CompletionContext, CompletionResult } from '@codemirror/autocomplete'
 import { getLocation } from 'jsonc-parser'
 import type { Choice } from '@/api/client'
-import { fieldsOf, type Field } from './schema'
+import { anyItem, fieldOf, fieldsOf, type Field } from './schema'
 
 /** What may stand at the cursor: names of fields that are not there yet, or the values that a field takes. */
 export function completionsAt(
@@ -30,7 +30,7 @@ export function completionsAt(
     }
     const field = find(fields, above)
     const values =
-        choices[`/${above.join('/')}`]?.map((choice) => ({ value: choice.value, name: choice.name })) ??
+        choices[anyItem(`/${above.join('/')}`)]?.map((choice) => ({ value: choice.value, name: choice.name })) ??
         field?.choices.map((value) => ({ value, name: '' })) ??
         []
     return {
@@ -43,5 +43,10 @@ export function completionsAt(
 function find(fields: readonly Field[], steps: readonly string[]): Field | undefined {
     const [first, ...rest] = steps
     const field = fields.find((f) => f.name === first)
-    return rest.length === 0 ? field : field && find(field.fields, rest)
+    if (rest.length === 0 || !field) return field
+    if (!field.each) return find(field.fields, rest)
+    // An item of a list, or a key of a map.
+    const [item, ...inner] = rest
+    const each = fieldOf(item!, field.each, field.pointer, false)
+    return inner.length === 0 ? each : find(each.fields, inner)
 }

@@ -5,7 +5,7 @@ export interface Field {
     title: string
     help: string
     isRequired: boolean
-    type: 'string' | 'number' | 'boolean' | 'choice' | 'colour' | 'oklch' | 'object' | 'other'
+    type: 'string' | 'number' | 'boolean' | 'choice' | 'colour' | 'oklch' | 'object' | 'list' | 'map' | 'other'
     unit: string
     choices: string[]
     minimum?: number
@@ -13,6 +13,10 @@ export interface Field {
     isWhole: boolean
     default?: unknown
     fields: Field[]
+    /** What each item of a list or each key of a map holds. */
+    each?: Property
+    /** Names of fields of which an object has exactly one. */
+    oneOf: string[]
 }
 
 export interface Property {
@@ -26,6 +30,8 @@ export interface Property {
     properties?: Record<string, Property>
     additionalProperties?: Property | boolean
     required?: string[]
+    items?: Property
+    oneOf?: { required?: string[] }[]
     'x-underlay-colour'?: 'hex' | 'oklch'
     'x-underlay-unit'?: string
 }
@@ -61,6 +67,8 @@ export function fieldOf(name: string, property: Property, above: string, isRequi
         isWhole: property.type === 'integer',
         default: property.default,
         fields: property.type === 'object' ? fieldsOf(property, pointer) : [],
+        each: property.items ?? (isMap(property) ? (property.additionalProperties as Property) : undefined),
+        oneOf: (property.oneOf ?? []).flatMap((form) => form.required ?? []),
     }
 }
 
@@ -69,8 +77,41 @@ function typeOf(property: Property): Field['type'] {
     if (property.enum) return 'choice'
     if (property.type === 'integer' || property.type === 'number') return 'number'
     if (property.type === 'string' || property.type === 'boolean') return property.type
+    if (property.type === 'array' && property.items) return 'list'
+    if (isMap(property)) return 'map'
     return property.type === 'object' && property.properties ? 'object' : 'other'
 }
+
+const isMap = ({ type, properties, additionalProperties }: Property) =>
+    type === 'object' && !properties && typeof additionalProperties === 'object'
+
+/** The pointer as choices are kept by: each item of a list as any. */
+export const anyItem = (pointer: string) => pointer.replaceAll(/\/\d+(?=\/|$)/g, '/*')
+
+/** A new item of a list, with what it has to have and may not be left empty. */
+export function newItem(each: Property): unknown {
+    if (each.type !== 'object') return each.type === 'number' || each.type === 'integer' ? (each.minimum ?? 0) : ''
+    const item: Record<string, unknown> = {}
+    for (const name of each.required ?? []) {
+        const property = each.properties?.[name]
+        if (property?.enum) item[name] = property.enum[0]
+        else if (property?.type === 'array') item[name] = []
+        else if (property?.type === 'object') item[name] = newItem(property)
+        else if (property?.type === 'number' || property?.type === 'integer')
+            item[name] = Math.max(1, property.minimum ?? 0)
+        else item[name] = ''
+    }
+    return item
+}
+
+/** The fields of a form without those that only hold others. */
+export const flat = (list: readonly Field[]): Field[] =>
+    list.flatMap((field) => (field.fields.length > 0 ? flat(field.fields) : [field]))
+
+/** True where a field tells a fault beside itself: its own, and those inside of lists and maps. */
+export const isTold = (field: Field, pointer: string) =>
+    field.pointer === pointer ||
+    ((field.type === 'list' || field.type === 'map') && pointer.startsWith(`${field.pointer}/`))
 
 /** The value at a pointer, or undefined. */
 export function valueAt(root: unknown, pointer: string): unknown {

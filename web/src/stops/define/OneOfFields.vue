@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import type { Choice, FaultView } from '@/api/client'
+import EntryField from './EntryField.vue'
+import { valueAt, type Field } from './schema'
+
+/** The fields of an object. Where it has exactly one of several, which one it is is chosen first. */
+const props = defineProps<{
+    pack: string
+    field: Field
+    value: unknown
+    faults: readonly FaultView[]
+    choices: Record<string, Choice[]>
+}>()
+const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
+const id = useId()
+
+const forms = computed(() => props.field.fields.filter((inner) => props.field.oneOf.includes(inner.name)))
+const set = computed(() => forms.value.find((form) => valueAt(props.value, form.pointer) !== undefined)?.name)
+const asked = ref('')
+const chosen = computed(() => set.value ?? (asked.value || forms.value[0]?.name))
+const shown = computed(() =>
+    props.field.fields
+        .filter((inner) => !props.field.oneOf.includes(inner.name) || inner.name === chosen.value)
+        .map((inner) => (inner.name === chosen.value ? { ...inner, isRequired: true } : inner))
+        .sort((a, b) => Number(b.name === chosen.value) - Number(a.name === chosen.value)),
+)
+
+function choose(event: Event) {
+    const name = (event.target as HTMLSelectElement).value
+    const [old, now] = [forms.value.find((f) => f.name === set.value), forms.value.find((f) => f.name === name)]
+    asked.value = name
+    if (old) emit('set', old.pointer, undefined)
+    if (now) emit('set', now.pointer, now.type === 'object' ? {} : '')
+}
+</script>
+
+<template>
+    <div class="flex flex-col gap-3">
+        <div v-if="forms.length > 0">
+            <label :for="id" class="sr-only">What it is</label>
+            <select :id="id" class="field max-w-56" :value="chosen" data-test="one-of" @change="choose">
+                <option v-for="form in forms" :key="form.name" :value="form.name">{{ form.title }}</option>
+            </select>
+        </div>
+        <EntryField
+            v-for="inner in shown"
+            :key="inner.pointer"
+            :field="inner"
+            :value="value"
+            :faults="faults"
+            :choices="choices"
+            :pack="pack"
+            @set="(p, v) => $emit('set', p, v)"
+            @look="$emit('look', $event)"
+        />
+    </div>
+</template>
