@@ -21,6 +21,7 @@ using Underlay.Server.Jobs;
 using Underlay.Server.Packs;
 using Underlay.Server.Pictures;
 using Underlay.Server.Releases;
+using Underlay.Server.Sounds;
 using Underlay.Server.Tray;
 using Underlay.Server.Trials;
 
@@ -107,6 +108,7 @@ app.MapTray();
 app.MapFindings();
 app.MapFixes();
 app.MapPictures();
+        app.MapSounds();
 app.MapAlike();
 app.MapEntries();
 app.MapHistory();

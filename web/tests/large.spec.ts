@@ -10,7 +10,7 @@ test('in a pack of 5,000 pictures each stop draws what is in view, and finds the
     expect(await elements(page)).toBeLessThan(2000)
 
     await page.getByRole('link', { name: /^Shape/ }).click()
-    const line = page.getByRole('navigation', { name: 'Pictures of the pack' })
+    const line = page.getByRole('navigation', { name: 'Pictures and sounds of the pack' })
     await expect(line.getByRole('button').first()).toBeVisible()
     expect(await elements(page)).toBeLessThan(2000)
     await page.keyboard.press('/')

@@ -7,6 +7,7 @@ export const row = (path: string, more: Partial<LedgerRow> = {}): LedgerRow => (
     noun: 'surface picture',
     state: 'override',
     isPicture: true,
+    isSound: false,
     hash: 'h',
     baseHash: 'b',
     size: null,

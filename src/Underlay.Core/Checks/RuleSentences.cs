@@ -75,6 +75,10 @@ public static class RuleSentences
                 $"At most {Bytes(weight.MostBytes)}",
                 Bytes(placement.Facts.Length),
                 placement.Facts.Length <= weight.MostBytes),
+        RatesRule rates => OfRates(placement, rates),
+        ChannelsRule channels => OfChannels(placement, channels),
+        SoundRowRule row => OfRow(overlay, placement, row),
+        HeardRule heard => OfHeard(placement, heard),
         SameSizeRule same => OfSameSize(overlay, placement, same),
         RequiresRule requires => OfRequires(overlay, placement, requires),
         RefersToRule refers => OfReferences(overlay, placement, refers),
@@ -86,6 +90,45 @@ public static class RuleSentences
             : null,
         _ => null,
     };
+
+    private static RuleSentence OfRates(Placement placement, RatesRule rule)
+    {
+        var header = placement.Facts.Sound?.Header;
+        return new RuleSentence(
+            $"{string.Join(" or ", rule.Allowed)} Hz",
+            header is null ? "" : string.Create(CultureInfo.InvariantCulture, $"{header.Rate} Hz"),
+            header is null ? null : rule.Allowed.Contains(header.Rate));
+    }
+
+    private static RuleSentence OfChannels(Placement placement, ChannelsRule rule)
+    {
+        var header = placement.Facts.Sound?.Header;
+        return new RuleSentence(
+            rule.Most == 1 ? "Mono" : $"At most {rule.Most} channels",
+            header is null ? "" : header.Channels == 1 ? "mono" : header.Channels == 2 ? "stereo" : $"{header.Channels} channels",
+            header is null ? null : header.Channels <= rule.Most);
+    }
+
+    private static RuleSentence OfRow(Overlay overlay, Placement placement, SoundRowRule rule)
+    {
+        var row = SoundRow.Of(overlay, rule, placement);
+        var frames = placement.Facts.Sound?.Header?.Frames;
+        return new RuleSentence(
+            $"A row in {row.Table}, with a loop inside the sound or none",
+            row.Row is null ? "no row" : row.Loops ? $"frames {row.LoopFrom} to {row.LoopTo}" : "played once",
+            row.Row is null ? false : frames is { } length ? row.FitsInto(length) : null);
+    }
+
+    private static RuleSentence OfHeard(Placement placement, HeardRule rule)
+    {
+        var measure = placement.Facts.Sound?.Measure;
+        return new RuleSentence(
+            string.Create(CultureInfo.InvariantCulture, $"A true peak of at most {rule.MostPeak:0.#} dBTP"),
+            measure is null ? "" : double.IsFinite(measure.TruePeak)
+                ? string.Create(CultureInfo.InvariantCulture, $"{measure.TruePeak:0.0} dBTP")
+                : "silence",
+            measure is null ? null : measure.TruePeak <= rule.MostPeak);
+    }
 
     private static RuleSentence? OfReferences(Overlay overlay, Placement placement, RefersToRule rule)
     {

@@ -65,6 +65,8 @@ internal static class FileEndpoints
         var isShownAnew = asksForPicture && (format is not PngFormat || SourceReader.ConversionOf(bytes).Length > 0);
         if (isShownAnew && SourceReader.Read(bytes).Picture is { } picture)
             return TypedResults.File(FileFormats.Png.Encode(picture), FileFormats.Png.MediaType);
+        if (asksForPicture && format is SoundFormat && SoundReader.Read(bytes) is { } sound)
+            return TypedResults.File(FileFormats.Png.Encode(WavePicture.Of(sound)), FileFormats.Png.MediaType);
         if (format is PngFormat) return TypedResults.File(bytes, format.MediaType);
         if (format is null && Path.HasExtension(path) && FileFormats.OfPath(Parse(path)) is TextFormat text)
             return TypedResults.File(bytes, text.MediaType);

@@ -16,6 +16,7 @@ internal sealed record Size(int Width, int Height);
 /// <param name="Noun">What it is: "shelf picture".</param>
 /// <param name="State">One of base, override, unchanged, addition, unplaced, missing.</param>
 /// <param name="IsPicture">Whether it can be shown as a picture.</param>
+/// <param name="IsSound">Whether it is a sound, of which an outline can be shown.</param>
 /// <param name="Hash">Of the pack's file.</param>
 /// <param name="BaseHash">Of the base's file.</param>
 /// <param name="Size">Of the pack's picture.</param>
@@ -28,6 +29,7 @@ internal sealed record LedgerRow(
     string Noun,
     string State,
     bool IsPicture,
+    bool IsSound,
     string? Hash,
     string? BaseHash,
     Size? Size,
@@ -97,6 +99,7 @@ internal static class LedgerEndpoints
             placement.Place.Noun,
             state,
             placement.Place.Content == PlaceContent.Picture,
+            placement.Place.Content == PlaceContent.Sound,
             placement.Layer.IsBase ? null : placement.Facts.Hash.Hex,
             under?.Facts.Hash.Hex,
             placement.Layer.IsBase ? null : SizeOf(placement.Facts),
@@ -113,13 +116,14 @@ internal static class LedgerEndpoints
                 located.Place.Noun,
                 "missing",
                 located.Place.Content == PlaceContent.Picture,
+                located.Place.Content == PlaceContent.Sound,
                 null,
                 null,
                 null,
                 null,
                 0)
             : path == snapshot.Profile.Manifest.Path
-                ? new LedgerRow(path.Value, null, "Manifest", "manifest", "missing", false, null, null, null, null, 0)
+                ? new LedgerRow(path.Value, null, "Manifest", "manifest", "missing", false, false, null, null, null, null, 0)
                 : null;
 
     private static LedgerRow Unplaced(TreeFile file) => new(
@@ -129,6 +133,7 @@ internal static class LedgerEndpoints
         "file",
         "unplaced",
         FileFormats.IsPicture(file.Path),
+        FileFormats.OfPath(file.Path) is SoundFormat,
         PackSnapshot.HashOf(file), null, null, null, file.Length);
 
     /// <summary>"Sea jug" for "wares/sea_jug/shelf.png"; the place's own word where nothing in the path is a name.</summary>

@@ -1,5 +1,4 @@
 using Underlay.Core.Findings;
-using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;

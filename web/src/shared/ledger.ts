@@ -52,6 +52,7 @@ function joinNow(rows: readonly LedgerRow[], findings: readonly FindingView[]): 
             noun: '',
             state: path === '' ? 'pack' : byPath.get(path)!.some((f) => f.parts.length > 0) ? 'several' : 'missing',
             isPicture: false,
+            isSound: false,
             hash: null,
             baseHash: null,
             size: null,

@@ -6,7 +6,7 @@ import LiftedSheet from './LiftedSheet.vue'
 
 const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped?: boolean; size?: number }>()
 const emit = defineEmits<{ open: [] }>()
-const opens = computed(() => props.row.isPicture && canOpen(props.row))
+const opens = computed(() => (props.row.isPicture || props.row.isSound) && canOpen(props.row))
 /** With Ctrl or Shift a row is selected. */
 const press = (event: MouseEvent) => opens.value && !event.ctrlKey && !event.metaKey && !event.shiftKey && emit('open')
 const yours = computed(() => (props.row.hash ? fileUrl(props.pack, props.row.path, props.row.hash) : null))
@@ -20,7 +20,7 @@ const base = computed(() =>
         :state="row.state"
         :yours="yours"
         :base="base"
-        :is-picture="row.isPicture"
+        :is-picture="row.isPicture || row.isSound"
         :label="`${row.title}, ${row.noun}`"
         :is-swapped="isSwapped"
         :size="size"

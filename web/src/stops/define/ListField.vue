@@ -62,7 +62,12 @@ async function focus(index: number) {
             <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.
         </p>
         <ol class="mt-2 flex flex-col gap-3">
-            <li v-for="(item, index) in items" :key="index" class="border-line border-l-2 pl-4">
+            <li
+                v-for="(item, index) in items"
+                :key="index"
+                class="border-line"
+                :class="isPlain ? 'border-l-2 pl-4' : ''"
+            >
                 <div class="flex items-start gap-3">
                     <div class="min-w-0 grow">
                         <EntryField

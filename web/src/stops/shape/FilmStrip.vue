@@ -57,14 +57,14 @@ async function walk(event: KeyboardEvent) {
             v-model:words="words"
             v-model:is-found-only="isFoundOnly"
             class="w-[200px] shrink-0 max-[700px]:w-full"
-            label="the pack’s pictures"
-            :hint="`Find in ${count(number, 'picture')}`"
+            label="the pack’s pictures and sounds"
+            :hint="`Find in ${count(number, 'file')}`"
             :is-empty="rows.length === 0"
         />
         <nav
             ref="strip"
             class="h-[76px] min-w-0 grow overflow-x-auto overflow-y-hidden"
-            aria-label="Pictures of the pack"
+            aria-label="Pictures and sounds of the pack"
             @keydown="walk"
         >
             <div class="relative h-full" :style="{ width: `${virtualizer.getTotalSize()}px` }">

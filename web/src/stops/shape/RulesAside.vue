@@ -2,7 +2,7 @@
 import type { PictureView } from '@/api/client'
 import FindingNote from '@/shared/parts/FindingNote.vue'
 
-defineProps<{ pack: string; picture: PictureView }>()
+defineProps<{ pack: string; picture: Pick<PictureView, 'noun' | 'rules' | 'findings'> }>()
 const article = (noun: string) => (/^[aeiou]/.test(noun) ? `an ${noun}` : `a ${noun}`)
 </script>
 

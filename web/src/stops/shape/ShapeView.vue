@@ -14,6 +14,7 @@ import StateNote from '@/shared/parts/StateNote.vue'
 import ComparePanes from './ComparePanes.vue'
 import FilmStrip from './FilmStrip.vue'
 import RulesAside from './RulesAside.vue'
+import SoundRoom from './SoundRoom.vue'
 import StepPlates from './StepPlates.vue'
 import { useSteps } from './useSteps'
 
@@ -29,7 +30,7 @@ const { words, isFoundOnly, has } = useNarrowing()
 
 const all = computed(() =>
     join(ledger.value?.rows ?? [], findings.value?.findings ?? []).filter(
-        (row) => row.isPicture && row.place && row.hash && (!place.value || row.place === place.value),
+        (row) => (row.isPicture || row.isSound) && row.place && row.hash && (!place.value || row.place === place.value),
     ),
 )
 /** Those of the line: all, or what was asked for. */
@@ -39,6 +40,16 @@ const shownPath = computed(
     () => path.value || (all.value.find((row) => row.findings.length > 0) ?? all.value[0])?.path || '',
 )
 
+const isSound = computed(() => all.value.find((row) => row.path === shownPath.value)?.isSound ?? false)
+const { data: sound, error: soundProblem } = useQuery({
+    queryKey: ['pack', () => props.id, 'sound', shownPath],
+    queryFn: () =>
+        data(
+            api.GET('/api/packs/{id}/sound', { params: { path: { id: props.id }, query: { path: shownPath.value } } }),
+        ),
+    enabled: isSound,
+    placeholderData: (before) => before,
+})
 const {
     data: picture,
     error: problem,
@@ -51,7 +62,7 @@ const {
                 params: { path: { id: props.id }, query: { path: shownPath.value } },
             }),
         ),
-    enabled: () => shownPath.value !== '',
+    enabled: () => shownPath.value !== '' && !isSound.value,
     placeholderData: (before) => before,
 })
 const steps = useSteps(() => props.id, picture)
@@ -81,9 +92,9 @@ useKeys({
 
 <template>
     <StateNote v-if="isPending || (error && !ledger)" :is-loading="isPending" :problem="error" @again="refetch" />
-    <StateNote v-else-if="!shownPath" title="No pictures yet">
-        {{ place ? 'Your pack has no picture in this place.' : 'Your pack has no pictures.' }} Drop some anywhere on
-        this page, or bring some from the base in
+    <StateNote v-else-if="!shownPath" title="No pictures or sounds yet">
+        {{ place ? 'Your pack has no picture or sound in this place.' : 'Your pack has no pictures or sounds.' }} Drop
+        some anywhere on this page, or bring some from the base in
         <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>.
     </StateNote>
     <div v-else class="flex h-full flex-col">
@@ -97,7 +108,11 @@ useKeys({
             :path="shownPath"
             @choose="path = $event"
         />
-        <StateNote v-if="problem" :problem="problem" @again="again" />
+        <template v-if="isSound">
+            <StateNote v-if="soundProblem" :problem="soundProblem" />
+            <SoundRoom v-else-if="sound" :pack="id" :summary="pack!.summary" :sound="sound" />
+        </template>
+        <StateNote v-else-if="problem" :problem="problem" @again="again" />
         <div v-else-if="picture" class="flex min-h-0 grow max-[700px]:flex-col max-[700px]:overflow-y-auto">
             <div class="flex min-w-0 grow flex-col px-6 py-3 max-[700px]:shrink-0 max-[700px]:grow-0 max-[700px]:px-4">
                 <ComparePanes :pack="id" :summary="pack!.summary" :picture="picture" class="min-h-0 grow" />

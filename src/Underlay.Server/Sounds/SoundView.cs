@@ -1,0 +1,54 @@
+using Underlay.Core.Checks;
+using Underlay.Server.Findings;
+
+namespace Underlay.Server.Sounds;
+
+/// <summary>A sound of the pack beside the base's.</summary>
+/// <param name="Revision">The pack's revision.</param>
+/// <param name="Path">Where it lies.</param>
+/// <param name="Title">Its name for people.</param>
+/// <param name="Noun">What it is.</param>
+/// <param name="Place">The key of its place.</param>
+/// <param name="PlaceTitle">Its place for people.</param>
+/// <param name="Base">The base's; null where it has none.</param>
+/// <param name="Yours">The pack's; null where it has none.</param>
+/// <param name="LoopFrom">The loop's first frame; null for none.</param>
+/// <param name="LoopTo">The frame behind its last; null for none.</param>
+/// <param name="Rules">What the host wants of it.</param>
+/// <param name="Findings">What was found at it.</param>
+internal sealed record SoundView(
+    long Revision,
+    string Path,
+    string Title,
+    string Noun,
+    string Place,
+    string PlaceTitle,
+    SoundSide? Base,
+    SoundSide? Yours,
+    int? LoopFrom,
+    int? LoopTo,
+    IReadOnlyList<RuleSentence> Rules,
+    IReadOnlyList<FindingView> Findings);
+
+/// <summary>One of the two.</summary>
+/// <param name="Hash">SHA-256 of its bytes.</param>
+/// <param name="Length">Bytes.</param>
+/// <param name="Problem">Why the host cannot read it, or null.</param>
+/// <param name="Rate">Frames a second, Hz; 0 where it cannot be read at all.</param>
+/// <param name="Channels">Channels.</param>
+/// <param name="Frames">Samples a channel.</param>
+/// <param name="TruePeak">dBTP; null for silence.</param>
+/// <param name="Loudness">LUFS; null where it is too soft to count.</param>
+/// <param name="Lows">The lowest samples over spans of one length, -1 to 1.</param>
+/// <param name="Highs">The highest samples over the same spans.</param>
+internal sealed record SoundSide(
+    string Hash,
+    long Length,
+    string? Problem,
+    int Rate,
+    int Channels,
+    int Frames,
+    double? TruePeak,
+    double? Loudness,
+    IReadOnlyList<float> Lows,
+    IReadOnlyList<float> Highs);

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SoundSide } from '@/api/client'
+
+/** The outline of a sound on a common scale of time, with its loop, and where it is played. */
+const props = defineProps<{
+    side: SoundSide
+    /** The longest of those that are compared. Seconds. */
+    seconds: number
+    label: string
+    isBase?: boolean
+    loop?: { from: number; to: number } | null
+    at?: number | null
+}>()
+
+const own = computed(() => (props.side.rate ? props.side.frames / props.side.rate : 0))
+const width = computed(() => (own.value / props.seconds) * 1000)
+const outline = computed(() => {
+    const { lows, highs } = props.side
+    const step = width.value / Math.max(1, highs.length - 1)
+    const point = (value: number, index: number) => `${(index * step).toFixed(1)} ${(50 - value * 48).toFixed(1)}`
+    return `M${highs.map(point).join('L')}L${lows.map(point).reverse().join('L')}Z`
+})
+const x = (seconds: number) => (seconds / props.seconds) * 1000
+const facts = computed(() =>
+    [
+        `${own.value.toFixed(2)} s`,
+        `${props.side.rate} Hz`,
+        props.side.channels === 1 ? 'mono' : props.side.channels === 2 ? 'stereo' : `${props.side.channels} channels`,
+        props.side.loudness === null ? '' : `${props.side.loudness} LUFS`,
+        props.side.truePeak === null ? 'silence' : `${props.side.truePeak} dBTP`,
+    ].filter(Boolean),
+)
+</script>
+
+<template>
+    <figure class="flex min-h-0 grow flex-col">
+        <figcaption class="flex flex-wrap items-baseline gap-x-4">
+            <span class="font-semibold">{{ label }}</span>
+            <span v-if="side.rate" class="text-faint text-small font-mono">{{ facts.join(' · ') }}</span>
+        </figcaption>
+        <div class="border-line bg-paper mt-1 min-h-24 grow border" :class="isBase ? 'hatch' : ''">
+            <svg
+                v-if="side.highs.length > 0"
+                viewBox="0 0 1000 100"
+                preserveAspectRatio="none"
+                class="bg-paper h-full w-full"
+                role="img"
+                :aria-label="`${label}: ${facts.join(', ')}`"
+            >
+                <rect
+                    v-if="loop"
+                    :x="x(loop.from)"
+                    y="0"
+                    :width="Math.max(1, x(loop.to) - x(loop.from))"
+                    height="100"
+                    class="fill-saffron"
+                    fill-opacity="0.18"
+                />
+                <line x1="0" x2="1000" y1="50" y2="50" class="stroke-line" vector-effect="non-scaling-stroke" />
+                <path :d="outline" :class="isBase ? 'fill-faint' : 'fill-malachite'" />
+                <g v-if="loop" class="stroke-ink" vector-effect="non-scaling-stroke">
+                    <line :x1="x(loop.from)" :x2="x(loop.from)" y1="0" y2="100" vector-effect="non-scaling-stroke" />
+                    <line :x1="x(loop.to)" :x2="x(loop.to)" y1="0" y2="100" vector-effect="non-scaling-stroke" />
+                </g>
+                <line
+                    v-if="at !== null && at !== undefined"
+                    :x1="x(at)"
+                    :x2="x(at)"
+                    y1="0"
+                    y2="100"
+                    class="stroke-lake"
+                    stroke-width="2"
+                    vector-effect="non-scaling-stroke"
+                />
+            </svg>
+            <p v-else class="text-faint p-4">
+                {{ side.problem ? `It cannot be read: ${side.problem}.` : 'Nothing to draw.' }}
+            </p>
+        </div>
+    </figure>
+</template>
