@@ -111,6 +111,7 @@ app.MapPictures();
         app.MapSounds();
 app.MapAlike();
 app.MapEntries();
+app.MapNames();
 app.MapHistory();
 app.MapReleases();
 app.MapTrials();

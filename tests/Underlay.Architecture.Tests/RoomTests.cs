@@ -9,7 +9,7 @@ public partial class RoomTests
     private static readonly string[] Rooms =
     [
         "Names", "Packs", "Images", "Sounds", "Formats", "Entries", "Steps", "Hosts", "Codebooks", "BaseFiles", "Decisions", "Manifests", "Stacks",
-        "Offers", "Packaging", "Placements", "Fixes", "Findings", "Checks", "Mending",
+        "Offers", "Packaging", "Placements", "Renames", "Fixes", "Findings", "Checks", "Mending",
     ];
 
     private static readonly string Core = Path.Combine(Repository.Root, "src", "Underlay.Core");

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Text.Json;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.BaseFiles;
@@ -25,13 +24,6 @@ public sealed class BaseLinks
             pointer,
             p =>
                 files
-                    .SelectMany(f => TextsIn(f, p), (f, text) => (File: f, Text: text))
+                    .SelectMany(f => f.Facts.Entry?.Text.FindStrings(p).Select(t => t.Text).Distinct() ?? [], (f, text) => (File: f, Text: text))
                     .ToLookup(f => f.Text, f => f.File, StringComparer.Ordinal));
-
-    private static IEnumerable<string> TextsIn(BaseFile file, string pointer)
-    {
-        if (file.Facts.Entry is not { Text: var entry }) return [];
-        if (!pointer.Contains('*', StringComparison.Ordinal)) return entry.FindString(pointer) is { } text ? [text] : [];
-        return entry.FindAll(pointer).Where(v => v.Value.ValueKind == JsonValueKind.String).Select(v => v.Value.GetString()!).Distinct();
-    }
 }

@@ -19,11 +19,11 @@ public sealed record WriteText(PackPath Table, TableShape Shape, string Key, str
     /// <inheritdoc/>
     public override bool KeepsOriginals => false;
 
-    /// <summary>The text that an entry's name gives; none where its name cannot stand for it.</summary>
+    /// <summary>The text that an entry's name gives; where more is wanted than a name, it holds the place of that.</summary>
     internal static Fix? For(Overlay overlay, WantedText wanted, Place texts, StackRow? emptied)
     {
-        if (wanted.Word != wanted.Rule.Keys[0]) return null;
-        var text = Spoken(Id.NameIn(wanted.Id), overlay.Pack.Manifest.Prefix);
+        var name = Spoken(Id.NameIn(wanted.Id), overlay.Pack.Manifest.Prefix);
+        var text = wanted.Word == wanted.Rule.Keys[0] ? name : $"{name}.";
         if (emptied is not null) return new SetTableValue(emptied.From.Path, texts.Table!.Key, wanted.Key, wanted.Rule.Column, text);
         return PackPath.TryParse(wanted.Rule.File, out var path, out _)
             ? new WriteText(path, texts.Table!, wanted.Key, wanted.Rule.Column, text)

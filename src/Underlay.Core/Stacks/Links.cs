@@ -70,9 +70,7 @@ internal sealed class Links(Overlay overlay)
         var holder = Line(entry).FirstOrDefault(e => e.Facts.Entry?.Text.Find(pattern[..star]) is not null);
         return holder is null || (holder.Path != entry.Path && IsExcepted(entry.Place.Kind!.Inherits!, pattern))
             ? []
-            : holder.Facts.Entry!.Text.FindAll(pattern)
-                .Where(f => f.Value.ValueKind == JsonValueKind.String)
-                .Select(f => (f.Pointer, f.Value.GetString()!));
+            : holder.Facts.Entry!.Text.FindStrings(pattern);
     }
 
     /// <summary>The number at a field, own or taken over; 0 when it is not there.</summary>
@@ -105,5 +103,10 @@ internal sealed class Links(Overlay overlay)
     private ILookup<string, Placement> OfPack(Place place, string pointer) =>
         ofPack.GetOrAdd(
             (place.Key, pointer),
-            _ => overlay.Pack.In(place).Where(p => p.Field(pointer) is not null).ToLookup(p => p.Field(pointer)!, StringComparer.Ordinal));
+            _ =>
+                overlay.Pack.In(place)
+                    .SelectMany(
+                        p => p.Facts.Entry?.Text.FindStrings(pointer).Select(t => t.Text).Distinct() ?? [],
+                        (p, text) => (Placement: p, Text: text))
+                    .ToLookup(p => p.Text, p => p.Placement, StringComparer.Ordinal));
 }

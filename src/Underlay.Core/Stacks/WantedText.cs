@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Underlay.Core.Hosts.Rules;
 
 namespace Underlay.Core.Stacks;
@@ -21,9 +20,7 @@ public sealed record WantedText(Placement Owner, TextsRule Rule, string Pointer,
         {
             IEnumerable<(string Pointer, string Id)> ids = rule.Field is not { } field
                 ? overlay.TableKeys(owner.Place).Select(k => ("", k))
-                : owner.Facts.Entry!.Text.FindAll(field)
-                    .Where(i => i.Value.ValueKind == JsonValueKind.String)
-                    .Select(i => (i.Pointer, i.Value.GetString()!));
+                : owner.Facts.Entry!.Text.FindStrings(field);
             foreach (var (pointer, id) in ids)
                 foreach (var word in rule.Keys)
                     if (!(rule.Instead.TryGetValue(word, out var instead) && overlay.Links.Value(owner, instead) is not null))

@@ -77,6 +77,7 @@ internal static class EntryEndpoints
             KeysOf(snapshot, place),
             kind?.Inherits is { } inherits ? new InheritanceView(inherits.By, [.. inherits.Required.Select(f => $"/{f}")]) : null,
             OwnOf(snapshot, place),
+            place is { Kind: not null, Pattern.Placeholders: [var name] } ? place.Pattern.Match(at)?.Find(name) : null,
             siblings);
     }
 

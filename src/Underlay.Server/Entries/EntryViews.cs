@@ -42,6 +42,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Choices">By pointer: what a field may name.</param>
 /// <param name="Keys">What keys of the entry itself may be, where they are codes; else null.</param>
 /// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
+/// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
 internal sealed record EntryView(
     long Revision,
     string Path,
@@ -56,6 +57,7 @@ internal sealed record EntryView(
     IReadOnlyList<Choice>? Keys,
     InheritanceView? Inherits,
     IReadOnlyList<string> Own,
+    string? Name,
     IReadOnlyList<Sibling> Siblings);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>

@@ -45,14 +45,17 @@ public class EntryFixTests
     }
 
     [Fact]
-    public void An_id_that_others_refer_to_is_left_to_the_author()
+    public void Others_of_the_pack_follow_an_id_that_is_set()
     {
         var pack = Ware("""{ "id": "other.tide_cup", "shape": "jug", "made_of": "clay", "price": 3 }""")
             .Without("texts/pack.csv")
             .WithTexts("other.tide_cup/name", "other.tide_cup/about")
             .WithWare("tide_mug")
             .With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "other.tide_cup" }""");
-        Assert.Null(pack.Finding().Fix);
+        var (tree, report) = Run(pack, "name/prefix");
+        Assert.Empty(report.Findings);
+        Assert.Contains("\"like\": \"saltbrook.tide_cup\"", Text(tree, "wares/tide_mug/ware.json"), StringComparison.Ordinal);
+        Assert.Contains("saltbrook.tide_cup/about,", Text(tree, "texts/pack.csv"), StringComparison.Ordinal);
     }
 
     [Fact]

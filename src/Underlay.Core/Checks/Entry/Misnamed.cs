@@ -33,11 +33,7 @@ public sealed class Misnamed : Check
             At = at,
             Fix = drop.Placement.Layer.IsBase
                 ? null
-                : SetField.To(
-                    drop.Placement.Path,
-                    rule.Field,
-                    RightId(overlay, drop.Placement, rule.Field, id, name),
-                    leavesNoChoice: false),
+                : new SetId(drop.Placement.Path, RightId(overlay, drop.Placement, rule.Field, id, name)),
         };
     }
 

@@ -34,9 +34,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             {
                 Pointer = field,
                 At = placement.Facts.Entry!.Text.Locate(field),
-                Fix = IsReferredTo(overlay, placement, id)
-                    ? null
-                    : SetField.To(placement.Path, field, $"{prefix}.{Id.NameIn(id)}", leavesNoChoice: false),
+                Fix = IsReferredToByBase(overlay, placement, id) ? null : new SetId(placement.Path, $"{prefix}.{Id.NameIn(id)}"),
             };
         }
         else
@@ -56,9 +54,9 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
     private static bool IsOfBase(Overlay overlay, Placement placement, string field, string id) =>
         overlay.Base.In(placement.Place).Any(f => f.Facts.Entry?.Text.FindString(field) == id);
 
-    /// <summary>Another id would leave those behind that refer to this one.</summary>
-    private static bool IsReferredTo(Overlay overlay, Placement placement, string id) =>
-        overlay.Links.ReferringTo(placement.Place).Any(r => overlay.Links.WithValue(r.Owner, r.Field, id).Any());
+    /// <summary>Another id would leave those of the base behind that refer to this one.</summary>
+    private static bool IsReferredToByBase(Overlay overlay, Placement placement, string id) =>
+        overlay.Links.ReferringTo(placement.Place).Any(r => overlay.Links.WithValue(r.Owner, r.Field, id).Any(p => p.Layer.IsBase));
 
     /// <summary>A name is told once, at the first of the files that have it; and only where the base has none of them.</summary>
     private static bool IsFirstOfItsName(Overlay overlay, Placement placement, PrefixRule rule)

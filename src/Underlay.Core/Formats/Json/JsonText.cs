@@ -86,6 +86,12 @@ public sealed class JsonText
     /// <summary>The text at a pointer, or null where there is none or something else.</summary>
     public string? FindString(string pointer) => Find(pointer) is { ValueKind: JsonValueKind.String } found ? found.GetString() : null;
 
+    /// <summary>The texts at a pointer in which a token * stands for any, each with its own pointer.</summary>
+    public IEnumerable<(string Pointer, string Text)> FindStrings(string pattern) =>
+        pattern.Contains('*', StringComparison.Ordinal)
+            ? FindAll(pattern).Where(v => v.Value.ValueKind == JsonValueKind.String).Select(v => (v.Pointer, v.Value.GetString()!))
+            : FindString(pattern) is { } text ? [(pattern, text)] : [];
+
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>
     public TextPosition Locate(string pointer)
     {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, data, type EntryItem } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
 import { useNarrowing } from '@/shared/composables/useNarrowing'
@@ -12,6 +12,7 @@ import { worstOf } from '@/shared/ledger'
 import StateNote from '@/shared/parts/StateNote.vue'
 import EntryEditor from './EntryEditor.vue'
 import EntryList from './EntryList.vue'
+import NameDialog from './NameDialog.vue'
 
 const props = defineProps<{ id: string }>()
 const back = useWayBack(() => props.id)
@@ -62,6 +63,7 @@ function step(by: number) {
     const next = entries.value[Math.max(0, Math.min(entries.value.length - 1, at + by))]
     if (next) path.value = next.path
 }
+const isMaking = ref(false)
 const choose = (item: EntryItem) => (path.value = item.path)
 
 useKeys({
@@ -74,9 +76,11 @@ useKeys({
 <template>
     <StateNote v-if="isPending || (error && !list)" :is-loading="isPending" :problem="error" @again="refetch" />
     <StateNote v-else-if="!shownPath" title="No entries yet">
-        Entries are the small JSON files by which the host knows what a picture is. Bring one from the base in
-        <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a finding in
-        <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
+        Entries are the small JSON files by which the host knows what a picture is.
+        <button type="button" class="word" @click="isMaking = true">Make one of the base’s</button>, bring one from the
+        base in <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a
+        finding in <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="clone" @done="path = $event" />
     </StateNote>
     <div v-else class="flex h-full max-[700px]:flex-col">
         <EntryList
@@ -98,7 +102,9 @@ useKeys({
             "
             @all="place = ''"
             @choose="choose"
+            @make="isMaking = true"
         />
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="clone" @done="path = $event" />
         <StateNote v-if="problem && !entry" class="grow" :problem="problem" @again="again" />
         <EntryEditor v-else-if="entry" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>

@@ -8,6 +8,7 @@ import PathText from '@/shared/parts/PathText.vue'
 import { count } from '@/shared/words'
 import BesideIt from './BesideIt.vue'
 import EntryField from './EntryField.vue'
+import EntryNames from './EntryNames.vue'
 import JsonEditor from './JsonEditor.vue'
 import ColourMap from './ColourMap.vue'
 import { fieldsOf, flat, isTold, valueAt, valueKindOf, type Field } from './schema'
@@ -75,6 +76,7 @@ const state = computed(() => {
                         }}</span>
                     </h2>
                     <PathText :path="entry.path" />
+                    <EntryNames :pack="pack" :entry="entry" />
                 </div>
                 <div v-if="isJson" class="flex gap-1" role="tablist" aria-label="How to edit">
                     <button

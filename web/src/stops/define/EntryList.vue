@@ -19,7 +19,7 @@ const props = defineProps<{
     /** What the section's filter does here; empty without one. */
     note: string
 }>()
-const emit = defineEmits<{ choose: [entry: EntryItem]; all: [] }>()
+const emit = defineEmits<{ choose: [entry: EntryItem]; all: []; make: [] }>()
 const words = defineModel<string>('words', { required: true })
 const isFoundOnly = defineModel<boolean>('isFoundOnly', { required: true })
 
@@ -86,6 +86,9 @@ const pictureOf = ({ picture }: EntryItem) =>
                 :hint="`Find in ${number}`"
                 :is-empty="entries.length === 0"
             />
+            <button type="button" class="word self-start" data-test="new-entry" @click="$emit('make')">
+                New entry …
+            </button>
             <p v-if="note" class="text-small">
                 {{ note }}. <button type="button" class="word" @click="$emit('all')">All places</button>
             </p>

@@ -1,0 +1,101 @@
+using System.Globalization;
+using System.Text;
+using Underlay.Core.Decisions;
+using Underlay.Core.Formats.Csv;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Renames;
+
+/// <summary>
+/// Makes a new entry of another, of the pack or the base: its files under the new name, with the author's prefix, free numbers and
+/// texts of its own. Pictures that came along are marked as still to be made.
+/// </summary>
+public static class EntryClone
+{
+    /// <summary>What is to be done.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="original">The entry that is cloned.</param>
+    /// <param name="name">The name that the clone gets.</param>
+    public static EntryPlan Plan(Overlay overlay, PackPath original, string name)
+    {
+        var (found, problem) = NewName.Of(overlay, original, name, isNew: true);
+        if (found is not { } now) return EntryPlan.Refused(original, problem!);
+        if (now.Entry.Facts.Entry is not { IsAccepted: true }) return EntryPlan.Refused(original, $"{original} has to be mended first.");
+        var draft = new PlanDraft(overlay.Pack.Tree);
+        var held = new List<PlaceholderFile>();
+        foreach (var place in overlay.Profile.Groups.Of(now.Entry.Place).Where(p => p.Editions.Holds(overlay.Edition)))
+        {
+            if (place.Pattern?.Fill(now.Entry.Bindings) is not { } from || overlay.Shown(from) is not { } file) continue;
+            Copy(draft, overlay, file, place.Pattern.Fill(now.Bindings)!.Value, held);
+        }
+
+        if (now.Id is { } id) SetField(draft, now, now.Entry.Place.Id!, id);
+        foreach (var unique in now.Entry.Place.RulesOf<UniqueRule>(overlay.Edition).Where(u => u.Field != now.Entry.Place.Id))
+            Renumber(draft, overlay, now, unique.Field, held);
+        CopyTexts(draft, overlay, now);
+        draft.Add(PlaceholderFiles.Add(draft.Tree, held));
+        return draft.Done(now.Path);
+    }
+
+    private static void Copy(PlanDraft draft, Overlay overlay, Placement file, PackPath to, List<PlaceholderFile> held)
+    {
+        if (draft.Tree.Find(to) is not null) return;
+        var bytes = (file.Layer.IsBase ? overlay.Base.Read(file.Path) : overlay.Pack.Tree.Find(file.Path)?.ReadAll())!;
+        draft.Add(to, $"made of {file.Path}", new TreeEdit.Write(to, bytes));
+        if (!file.Place.HoldsText) held.Add(new PlaceholderFile(to, file.Facts.Hash, file.Path.Value));
+    }
+
+    private static void SetField(PlanDraft draft, NewName now, string pointer, string value)
+    {
+        var text = JsonText.Parse(draft.Tree.Find(now.Path)!.ReadAll());
+        draft.Add(
+            now.Path,
+            $"{Entries.FieldName.Quote(pointer)} becomes {value}",
+            new TreeEdit.Write(now.Path, JsonEdit.Set(text, pointer, JsonEdit.Text(value))));
+    }
+
+    /// <summary>A number that nothing has, and what is found by it.</summary>
+    private static void Renumber(PlanDraft draft, Overlay overlay, NewName now, string field, List<PlaceholderFile> held)
+    {
+        if (now.Entry.Field(field) is not { } old || !old.All(char.IsAsciiDigit)) return;
+        var taken = overlay.ShownIn(now.Entry.Place).Select(p => p.Field(field)).ToHashSet();
+        // The next above the original's, so that siblings stay together; else any.
+        var free = Enumerable.Range(1, (int)Math.Pow(10, old.Length) - 1)
+            .Select(n => n.ToString($"D{old.Length}", CultureInfo.InvariantCulture))
+            .Where(n => !taken.Contains(n))
+            .OrderBy(n => string.CompareOrdinal(n, old) < 0)
+            .FirstOrDefault();
+        if (free is null) return;
+        SetField(draft, now, field, free);
+        foreach (var place in overlay.Profile.Places)
+            foreach (var rule in place.RulesOf<WantedByRule>(overlay.Edition))
+                if (rule.Place == now.Entry.Place.Key
+                    && rule.Field == field
+                    && place.Pattern?.Fill(Bindings.Of([(rule.Placeholder, old)])) is { } from
+                    && overlay.Shown(from) is { } picture)
+                    Copy(draft, overlay, picture, place.Pattern.Fill(Bindings.Of([(rule.Placeholder, free)]))!.Value, held);
+    }
+
+    /// <summary>The original's texts in every language, for the author to change.</summary>
+    private static void CopyTexts(PlanDraft draft, Overlay overlay, NewName now)
+    {
+        foreach (var wanted in WantedText.Of(overlay, now.Entry))
+        {
+            var texts = overlay.Profile.Place(wanted.Rule.Place);
+            if (overlay.Rows.Find(texts, wanted.Key) is not { } row || !PackPath.TryParse(wanted.Rule.File, out var usual, out _)) continue;
+            var table = Mentions.TextTables(overlay, now.Entry.Place).Select(t => t.Path).Append(usual).First();
+            var header = string.Join(',', texts.Table!.Columns.Select(c => c.Name).Prepend(texts.Table.Key)) + "\n";
+            if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv) continue;
+            var key = $"{now.Id}/{wanted.Word}";
+            var fields = csv.Header.Select(c => c == texts.Table.Key ? key : row.Values.GetValueOrDefault(c, ""));
+            draft.Add(
+                table,
+                $"{key}: “{row.Values.GetValueOrDefault(wanted.Rule.Column, "")}”, as its original, for you to change",
+                new TreeEdit.Write(table, CsvEdit.Append(csv, fields)));
+        }
+    }
+}

@@ -1,0 +1,117 @@
+using System.Text;
+using Underlay.Core.Renames;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Tests.Renames;
+
+/// <summary>An entry gets another name wherever the name stands, and a clone one of its own.</summary>
+public class EntryRenameTests
+{
+    private static readonly APack Cups = APack.Of()
+        .WithWare("tide_cup")
+        .With("wares/tide_cup/mask.png", Picture.Mask())
+        .With("wares/tide_cup/ware.json", """{ "id": "saltbrook.tide_cup", "shape": "jug", "made_of": "clay", "price": 3, "glaze": "moor.celadon" }""")
+        .WithWare("tide_mug")
+        .With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "saltbrook.tide_cup", "lid": "saltbrook.tide_cup", "glaze": "moor.celadon" }""")
+        .With("wares/tide_mug/mask.png", Picture.Mask())
+        .WithTexts("saltbrook.fire/name")
+        .With(
+            "entries/recipes/fire.json",
+            SmallBase.Recipe(
+                "saltbrook.fire",
+                """{ "material": "clay", "amount": 1 }, { "ware": "saltbrook.tide_cup", "amount": 1 }""",
+                """{ "ware": "saltbrook.tide_cup", "amount": 2 }"""));
+
+    private static Overlay Over(APack pack) => pack.Check().Overlay!;
+
+    private static APack After(APack pack, EntryPlan plan)
+    {
+        Assert.Null(plan.Problem);
+        return new APack(pack.Tree.With(plan.Edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+    }
+
+    private static string Text(APack pack, string path) => Encoding.UTF8.GetString(pack.Files[path]);
+
+    [Fact]
+    public void A_renamed_ware_takes_its_files_its_id_its_texts_and_all_that_name_it_along()
+    {
+        Assert.Empty(Cups.Faults());
+        var plan = EntryRename.Plan(Over(Cups), PackPath.Parse("wares/tide_cup/ware.json"), "ebb_cup");
+        var after = After(Cups, plan);
+        Assert.Empty(after.Faults());
+        Assert.DoesNotContain(after.Files, f => f.Key.Contains("tide_cup", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            after.Files.Where(f => !f.Key.EndsWith(".png", StringComparison.Ordinal)),
+            f => Text(after, f.Key).Contains("tide_cup", StringComparison.Ordinal));
+        Assert.Contains("\"ware\": \"saltbrook.ebb_cup\", \"amount\": 2", Text(after, "entries/recipes/fire.json"), StringComparison.Ordinal);
+        Assert.Equal("wares/ebb_cup/ware.json", plan.Path.Value);
+        // Everything that is changed is told before.
+        Assert.Subset(
+            plan.Lines.Select(l => l.Path.Value).ToHashSet(),
+            new HashSet<string> { "wares/tide_mug/ware.json", "entries/recipes/fire.json", "texts/pack.csv", "wares/tide_cup/shelf.png" });
+    }
+
+    [Fact]
+    public void A_surface_that_shows_through_another_is_named_there_by_its_new_name()
+    {
+        var pack = APack.Of()
+            .WithSurface("saltbrook_foam", Picture.Of(64, 64))
+            .WithSurface(
+                "saltbrook_reef",
+                Picture.Of(64, 64),
+                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""");
+        var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("art/surfaces/saltbrook_foam.surface.json"), "saltbrook_surf"));
+        Assert.Empty(after.Faults());
+        Assert.True(after.Files.ContainsKey("art/surfaces/saltbrook_surf.png"));
+        Assert.Contains("\"surface\": \"saltbrook_surf\"", Text(after, "art/surfaces/saltbrook_reef.surface.json"), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("tide_mug", "is there already")]
+    [InlineData("milk_jug", "is there already")]
+    [InlineData("Tide Cup", "is no name")]
+    [InlineData("", "is no name")]
+    [InlineData("tide_cup", "has that name already")]
+    public void A_name_that_cannot_be_is_refused_with_the_reason(string name, string says)
+    {
+        var plan = EntryRename.Plan(Over(Cups), PackPath.Parse("wares/tide_cup/ware.json"), name);
+        Assert.Contains(says, plan.Problem, StringComparison.Ordinal);
+        Assert.Empty(plan.Edits);
+    }
+
+    [Fact]
+    public void A_ware_of_the_base_is_not_renamed() =>
+        Assert.Contains("clone it", EntryRename.Plan(Over(Cups), PackPath.Parse("wares/milk_jug/ware.json"), "x").Problem, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_clone_of_a_base_ware_is_whole_with_its_own_prefix_number_and_texts()
+    {
+        var pack = APack.Of();
+        var plan = EntryClone.Plan(Over(pack), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        var after = After(pack, plan);
+        Assert.DoesNotContain(after.Faults(), f => f.Blocks);
+        var ware = Text(after, "wares/cream_jug/ware.json");
+        Assert.Contains("\"id\": \"saltbrook.cream_jug\"", ware, StringComparison.Ordinal);
+        Assert.Contains("\"stall\": \"003\"", ware, StringComparison.Ordinal);
+        Assert.True(after.Files.ContainsKey("art/stalls/003.png"));
+        Assert.Contains("saltbrook.cream_jug/about,One,Eins,Un", Text(after, "texts/wares.csv"), StringComparison.Ordinal);
+        // Its pictures are still the original's.
+        Assert.Contains(after.Findings(), f => f.Code.Value == "pack/placeholder" && f.Parts.Any(p => p.Path == "wares/cream_jug/shelf.png"));
+    }
+
+    [Fact]
+    public void Two_clones_of_one_original_do_not_meet()
+    {
+        var once = After(APack.Of(), EntryClone.Plan(Over(APack.Of()), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug"));
+        var twice = After(once, EntryClone.Plan(Over(once), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug"));
+        Assert.DoesNotContain(twice.Faults(), f => f.Blocks);
+        Assert.Contains("\"stall\": \"004\"", Text(twice, "wares/curd_jug/ware.json"), StringComparison.Ordinal);
+        Assert.NotNull(EntryClone.Plan(Over(twice), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug").Problem);
+    }
+
+    [Fact]
+    public void A_recipe_is_cloned_with_its_text() =>
+        Assert.Equal(
+            ["entries/recipes/fire_again.json", "entries/recipes/fire_again.json", "texts/pack.csv"],
+            EntryClone.Plan(Over(Cups), PackPath.Parse("entries/recipes/fire.json"), "fire_again").Lines.Select(l => l.Path.Value));
+}

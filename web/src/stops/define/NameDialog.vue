@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { api, data } from '@/api/client'
+import { useChange } from '@/shared/composables/usePack'
+import UDialog from '@/shared/parts/UDialog.vue'
+import { count } from '@/shared/words'
+
+/**
+ * Gives an entry another name, or makes a new one of it; what will be done is listed before. Without an entry, one of the base or the
+ * pack is chosen first.
+ */
+const isOpen = defineModel<boolean>({ required: true })
+const props = defineProps<{ pack: string; how: 'rename' | 'clone'; path?: string; usual?: string }>()
+const emit = defineEmits<{ done: [path: string] }>()
+
+const change = useChange(() => props.pack)
+const place = ref('')
+const original = ref('')
+const name = ref(props.usual ?? '')
+const asked = refDebounced(
+    computed(() => ({ path: props.path ?? original.value, name: name.value.trim() })),
+    200,
+)
+
+const { data: originals } = useQuery({
+    queryKey: ['pack', () => props.pack, 'originals', place],
+    queryFn: () =>
+        data(
+            api.GET('/api/packs/{id}/entries/originals', {
+                params: { path: { id: props.pack }, query: { place: place.value || undefined } },
+            }),
+        ),
+    enabled: !props.path,
+    placeholderData: (before) => before,
+})
+const { data: plan } = useQuery({
+    queryKey: ['pack', () => props.pack, 'name', () => props.how, asked],
+    queryFn: () =>
+        data(
+            api.GET('/api/packs/{id}/entry/plan', {
+                params: { path: { id: props.pack }, query: { ...asked.value, how: props.how } },
+            }),
+        ),
+    enabled: () => asked.value.path !== '' && asked.value.name !== '',
+})
+/** True where the plan is of what stands in the fields. */
+const isReady = computed(
+    () => plan.value && !plan.value.problem && asked.value.name === name.value.trim() && plan.value.lines.length > 0,
+)
+const title = computed(() => (props.how === 'rename' ? 'Rename everywhere' : props.path ? 'Clone' : 'New entry'))
+
+async function carryOut() {
+    if (!isReady.value) return
+    const body = { path: asked.value.path, name: asked.value.name }
+    const call =
+        props.how === 'rename'
+            ? () => data(api.POST('/api/packs/{id}/entry/rename', { params: { path: { id: props.pack } }, body }))
+            : () => data(api.POST('/api/packs/{id}/entry/clone', { params: { path: { id: props.pack } }, body }))
+    const made = await change.run(call, () => (props.how === 'rename' ? 'Renamed.' : `${body.name} is made.`))
+    if (!made) return
+    isOpen.value = false
+    emit('done', made.path)
+}
+</script>
+
+<template>
+    <UDialog v-model="isOpen" :title="title" is-wide>
+        <form class="flex flex-col gap-4" @submit.prevent="carryOut">
+            <template v-if="!path">
+                <label>
+                    <span class="font-semibold">What it is</span>
+                    <select v-model="place" class="field mt-1" required data-test="new-place" @change="original = ''">
+                        <option value="">choose …</option>
+                        <option v-for="one in originals?.places ?? []" :key="one.place" :value="one.place">
+                            {{ one.title }}
+                        </option>
+                    </select>
+                </label>
+                <label>
+                    <span class="font-semibold">Made of</span>
+                    <span class="text-faint text-small ml-2"
+                        >its files, fields and texts come along, for you to change</span
+                    >
+                    <select v-model="original" class="field mt-1" required :disabled="!place" data-test="new-original">
+                        <option value="">choose …</option>
+                        <option v-for="one in originals?.entries ?? []" :key="one.path" :value="one.path">
+                            {{ one.title }}{{ one.isYours ? ' (yours)' : '' }}
+                        </option>
+                    </select>
+                </label>
+            </template>
+            <label>
+                <span class="font-semibold">Name</span>
+                <span class="text-faint text-small ml-2">as in its path; the id follows</span>
+                <input
+                    v-model="name"
+                    class="field mt-1 font-mono"
+                    required
+                    maxlength="120"
+                    autocomplete="off"
+                    spellcheck="false"
+                    data-test="name"
+                />
+            </label>
+            <p v-if="plan?.problem && asked.name" class="text-small" role="alert">
+                <span class="text-madder" aria-hidden="true">▼ </span>{{ plan.problem }}
+            </p>
+            <section v-else-if="plan && plan.lines.length > 0" aria-label="What will be done" aria-live="polite">
+                <h3 class="font-semibold">{{ count(plan.lines.length, 'change') }}, as one</h3>
+                <ul class="border-line mt-1 max-h-56 overflow-y-auto border-t" data-test="plan">
+                    <li v-for="(line, index) in plan.lines" :key="index" class="border-line border-b py-1">
+                        <span class="text-small font-mono break-all">{{ line.path }}</span>
+                        <span class="text-faint text-small block break-words">{{ line.says }}</span>
+                    </li>
+                </ul>
+            </section>
+            <div class="flex justify-end gap-3">
+                <button type="button" class="press" @click="isOpen = false">Not now</button>
+                <button type="submit" class="press press-main" :disabled="!isReady || change.isBusy.value">
+                    {{ how === 'rename' ? 'Rename' : path ? 'Clone' : 'Make it' }}
+                </button>
+            </div>
+        </form>
+    </UDialog>
+</template>
