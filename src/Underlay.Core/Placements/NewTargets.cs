@@ -14,11 +14,18 @@ internal sealed class NewTargets(Overlay overlay)
 {
     private const double AmongOthers = 0.34;
     private const double WithPlace = 0.5;
+    private const double TakeOf = 0.88;
 
     /// <summary>The paths, each with its reason.</summary>
     public IEnumerable<PlacementCandidate> For(SpokenPath spoken, TrayContent content)
     {
-        if (content.Is is not (PlaceContent.Picture or PlaceContent.Entry)) yield break;
+        if (content.Is is not (PlaceContent.Picture or PlaceContent.Sound or PlaceContent.Entry)) yield break;
+        if (content.Is == PlaceContent.Sound)
+        {
+            foreach (var sound in Sounds(spoken)) yield return sound;
+            yield break;
+        }
+
         foreach (var place in overlay.Profile.Places)
         {
             if (place.Content != content.Is
@@ -39,6 +46,38 @@ internal sealed class NewTargets(Overlay overlay)
                 word is null ? AmongOthers : WithPlace,
                 $"a new {place.Noun}{says}",
                 IsNew: true);
+        }
+    }
+
+    /// <summary>New sounds, one in each folder of which the host plays something; the folder that is spoken of first.</summary>
+    private IEnumerable<PlacementCandidate> Sounds(SpokenPath spoken)
+    {
+        foreach (var place in overlay.Profile.Places.Where(p => p.Content == PlaceContent.Sound && p.Editions.Holds(overlay.Edition)))
+        {
+            var varies = place.RulesOf<VariesWithRule>(overlay.Edition).FirstOrDefault(v => v.Place is null);
+            if (varies is null || place.Pattern is not { Placeholders: [var folder, var hole] } || folder != varies.Field) continue;
+            foreach (var group in varies.Choices.Keys.Where(k => k != varies.Otherwise))
+            {
+                var isSpoken = Says(spoken, group);
+                // Numbers tell takes apart: "low 1" is low_1, and no new "low".
+                var whole = string.Join('_', spoken.Name.AllTokens.Select(t => Plain(t.Text)).Where(w => w.Length > 0 && w != group));
+                if (place.Pattern.Fill(Bindings.Of([(folder, group), (hole, whole)])) is { } known
+                    && (overlay.Base.Find(known) is not null || overlay.PackHas(known)))
+                {
+                    yield return new PlacementCandidate(known, place, TakeOf, $"its name is that of {place.One} among {group}", IsNew: false);
+                    continue;
+                }
+
+                if (NameFor(spoken, place, isSpoken ? group : null) is not { } name) continue;
+                if (place.Pattern.Fill(Bindings.Of([(folder, group), (hole, name)])) is not { } target) continue;
+                if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
+                yield return new PlacementCandidate(
+                    target,
+                    place,
+                    isSpoken ? WithPlace : AmongOthers,
+                    $"a new {place.Noun} among {group}",
+                    IsNew: true);
+            }
         }
     }
 

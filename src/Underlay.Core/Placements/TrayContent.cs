@@ -3,6 +3,7 @@ using Underlay.Core.Formats;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Formats.Png;
+using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -44,6 +45,7 @@ internal sealed record TrayContent(
                 format,
                 SourceReader.ConversionOf(bytes))
             { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
+        if (FileFormats.OfHead(head) is WavFormat) return new TrayContent(PlaceContent.Sound);
         if (FileFormats.OfHead(head) is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());

@@ -1,0 +1,45 @@
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Placements;
+using Underlay.Demo;
+
+namespace Underlay.Core.Tests.Placements;
+
+/// <summary>Where sounds go, by what they are called.</summary>
+public class SoundPlacingTests
+{
+    private static readonly BaseCatalogue Base = BaseCatalogue.Read(
+        Repository.Kilnmoor,
+        Repository.Kilnmoor.Newest,
+        DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make());
+
+    private static PlacementAdvice Advise(string name, byte[]? bytes = null)
+    {
+        var overlay = CheckReport.Make(Repository.Kilnmoor, null, _ => Base, APack.Of().Tree).Overlay!;
+        var path = PackPath.Parse(name);
+        var file = FileTree.OfBytes([KeyValuePair.Create(path, bytes ?? TestSound.Wav())]).Find(path)!;
+        return new Placer(overlay).Advise(file);
+    }
+
+    [Theory]
+    [InlineData("audio/bells/low_1.wav", "audio/bells/low_1.wav")]
+    [InlineData("my pack/audio/kiln/door.wav", "audio/kiln/door.wav")]
+    [InlineData("recordings/quay water (2).wav", "audio/ambience/quay_water.wav")]
+    [InlineData("recordings/bells/mid_1.wav", "audio/bells/mid_1.wav")]
+    [InlineData("CRACKLE_LOW final.WAV", "audio/kiln/crackle_low.wav")]
+    [InlineData("cup tap.wav", "audio/tools/cup_tap.wav")]
+    [InlineData("bells/seagull.wav", "audio/bells/saltbrook_seagull.wav")]
+    public void A_sound_goes_where_it_is_called_for(string name, string target) =>
+        Assert.Equal(target, Advise(name).Candidates[0].Target.Value);
+
+    [Fact]
+    public void A_sound_of_a_new_name_may_go_into_any_group()
+    {
+        var targets = Advise("seagull.wav").Candidates.Select(c => c.Target.Value).ToList();
+        Assert.Contains("audio/street/saltbrook_seagull.wav", targets);
+        Assert.Contains("audio/ambience/saltbrook_seagull.wav", targets);
+    }
+
+    [Fact]
+    public void A_picture_goes_under_no_sound_s_name() =>
+        Assert.DoesNotContain(Advise("low_1.png", Picture.Of(8, 8).ToPng()).Candidates, c => c.Target.Value.StartsWith("audio/", StringComparison.Ordinal));
+}
