@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { fieldsOf, pathOf, valueAt, valueKindOf } from '@/stops/define/schema'
+import { anyItem, fieldsOf, flat, isTold, newItem, pathOf, stepsIn, valueAt, valueKindOf } from '@/stops/define/schema'
 import { asHex, hexOf, oklchOf } from '@/shared/colour'
 import { bytes, count, pixels } from '@/shared/words'
 
@@ -43,6 +43,53 @@ describe('fieldsOf', () => {
     it('tells kinds whose keys are names', () => {
         expect(valueKindOf(schema)).toBeNull()
         expect(valueKindOf({ additionalProperties: { type: 'string' } })).toEqual({ type: 'string' })
+    })
+})
+
+describe('lists and maps', () => {
+    const schema = {
+        properties: {
+            uses: {
+                type: 'array',
+                items: {
+                    type: 'object',
+                    required: ['amount', 'how'],
+                    oneOf: [{ required: ['ware'] }, { required: ['material'] }],
+                    properties: {
+                        ware: { type: 'string' },
+                        material: { type: 'string' },
+                        amount: { type: 'number', minimum: 0 },
+                        how: { enum: ['raw', 'fired'] },
+                        strokes: { type: 'array', items: { type: 'string' } },
+                    },
+                },
+            },
+            suits: { type: 'object', additionalProperties: { type: 'integer', minimum: -3 } },
+        },
+    }
+    const [uses, suits] = fieldsOf(schema)
+
+    it('are told from objects', () => {
+        expect([uses!.type, suits!.type]).toEqual(['list', 'map'])
+        expect(uses!.each).toBe(schema.properties.uses.items)
+        expect(suits!.each).toEqual({ type: 'integer', minimum: -3 })
+        expect(flat([uses!, suits!])).toEqual([uses, suits])
+    })
+    it('tell what is wrong inside of them', () => {
+        expect(isTold(uses!, '/uses/3/ware')).toBe(true)
+        expect(isTold(suits!, '/suits/fair')).toBe(true)
+        expect([isTold(uses!, '/usesless'), isTold(uses!, '/makes/0')]).toEqual([false, false])
+    })
+    it('begin an item with what it has to have', () => {
+        expect(newItem(uses!.each!)).toEqual({ amount: 1, how: 'raw' })
+        expect([newItem(suits!.each!), newItem({ type: 'string' })]).toEqual([-3, ''])
+    })
+    it('are led into by numbers', () => {
+        const root = { uses: [{ ware: 'a' }, { ware: 'b' }], suits: { '1': 2 } }
+        expect(stepsIn(root, '/uses/1/ware')).toEqual(['uses', 1, 'ware'])
+        expect(stepsIn(root, '/suits/1')).toEqual(['suits', '1'])
+        expect(stepsIn(root, '/new/0')).toEqual(['new', '0'])
+        expect(anyItem('/peals/0/strokes/12/audio')).toBe('/peals/*/strokes/*/audio')
     })
 })
 

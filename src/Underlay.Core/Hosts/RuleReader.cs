@@ -130,6 +130,19 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("keys", c => new KeysRule(c.TextIfAny("field") ?? "", NoteCodebook(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("reachable", ReadReachable),
             ("covers", ReadCovers),
+            (
+                "firstFits",
+                c =>
+                    new FirstFitsRule(
+                        c.Text("rows"),
+                        c.Text("from"),
+                        c.Text("to"),
+                        c.Text("state"),
+                        c.Texts("of"),
+                        c.Text("any"),
+                        c.Text("least"),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("texts", ReadTexts),
             ("rates", c => new RatesRule([.. c.Wholes("rates").Order()], ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("channels", c => new ChannelsRule(c.Whole("most", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),

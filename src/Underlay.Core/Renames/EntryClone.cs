@@ -87,6 +87,7 @@ public static class EntryClone
         {
             var texts = overlay.Profile.Place(wanted.Rule.Place);
             if (overlay.Rows.Find(texts, wanted.Key) is not { } row || !PackPath.TryParse(wanted.Rule.File, out var usual, out _)) continue;
+            if (overlay.Rows.Find(texts, $"{now.Id}/{wanted.Word}") is not null) continue;
             var table = Mentions.TextTables(overlay, now.Entry.Place).Select(t => t.Path).Append(usual).First();
             var header = string.Join(',', texts.Table!.Columns.Select(c => c.Name).Prepend(texts.Table.Key)) + "\n";
             if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv) continue;

@@ -53,18 +53,30 @@ internal static class Mentions
     public static void RenameTexts(PlanDraft draft, Overlay overlay, NewName name)
     {
         if (name.OldId is not { } old || name.Id is not { } now || old == now) return;
+        var shared = WantedByOthers(overlay, name).ToHashSet(StringComparer.Ordinal);
         foreach (var (table, shape) in TextTables(overlay, name.Entry.Place))
         {
             if (draft.Tree.Find(table) is not { } file || CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) is not { } csv) continue;
-            var count = csv.Rows.Skip(1).Count(r => csv.Value(r, shape.Key)?.StartsWith($"{old}/", StringComparison.Ordinal) == true);
-            if (count == 0) continue;
-            var written = CsvEdit.SetColumn(
-                csv,
-                shape.Key,
-                (_, key) => key.StartsWith($"{old}/", StringComparison.Ordinal) ? now + key[old.Length..] : key);
-            draft.Add(table, $"{count} of its texts become those of {now}", new TreeEdit.Write(table, written));
+            bool IsOld(string? key) => key?.StartsWith($"{old}/", StringComparison.Ordinal) == true;
+            var rows = csv.Rows.Skip(1).Where(r => IsOld(csv.Value(r, shape.Key))).ToList();
+            if (rows.Count == 0) continue;
+            var written = CsvEdit.SetColumn(csv, shape.Key, (_, key) => IsOld(key) && !shared.Contains(key) ? now + key[old.Length..] : key);
+            // What another entry of the same id is called by stays, and is there for this one too.
+            foreach (var row in rows.Where(r => shared.Contains(csv.Value(r, shape.Key)!)))
+                written = CsvEdit.Append(
+                    CsvText.Read(Encoding.UTF8.GetString(written))!,
+                    csv.Header.Zip(row.Fields, (column, value) => column == shape.Key ? now + value[old.Length..] : value));
+            draft.Add(table, $"{rows.Count} of its texts become those of {now}", new TreeEdit.Write(table, written));
         }
     }
+
+    /// <summary>Keys of texts that other entries with the same id are shown by: a ware and the recipe of it may be called alike.</summary>
+    private static IEnumerable<string> WantedByOthers(Overlay overlay, NewName name) =>
+        overlay.Profile.Places
+            .Where(p => p != name.Entry.Place && p.Id is not null && p.RulesOf<TextsRule>(overlay.Edition).Any())
+            .SelectMany(p => overlay.Links.WithValue(p, p.Id!, name.OldId!))
+            .SelectMany(e => WantedText.Of(overlay, e))
+            .Select(w => w.Key);
 
     /// <summary>The pack's tables that hold texts of entries of a place.</summary>
     public static IEnumerable<(PackPath Path, TableShape Shape)> TextTables(Overlay overlay, Place place) =>

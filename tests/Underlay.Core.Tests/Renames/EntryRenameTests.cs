@@ -114,4 +114,15 @@ public class EntryRenameTests
         Assert.Equal(
             ["entries/recipes/fire_again.json", "entries/recipes/fire_again.json", "texts/pack.csv"],
             EntryClone.Plan(Over(Cups), PackPath.Parse("entries/recipes/fire.json"), "fire_again").Lines.Select(l => l.Path.Value));
+
+    [Fact]
+    public void A_text_that_two_entries_share_stays_with_the_other()
+    {
+        var pack = Cups.With("entries/recipes/tide_cup.json", SmallBase.Recipe("saltbrook.tide_cup", makes: """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""));
+        Assert.Empty(pack.Faults());
+        var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("wares/tide_cup/ware.json"), "ebb_cup"));
+        Assert.Empty(after.Faults());
+        Assert.Contains("saltbrook.tide_cup/name,One,Eins,Un", Text(after, "texts/pack.csv"), StringComparison.Ordinal);
+        Assert.Contains("saltbrook.ebb_cup/name,One,Eins,Un", Text(after, "texts/pack.csv"), StringComparison.Ordinal);
+    }
 }

@@ -26,7 +26,7 @@ public sealed class UnreadableSound : Check
         var because = format is null or WavFormat ? problem : $"this is {format.One} under the name of {FileFormats.Wav.One}";
         yield return Report(overlay, drop, $"{overlay.Profile.Title} plays WAV files of 16-bit PCM, mono or stereo; {because}.") with
         {
-            Fix = file is not null && SoundReader.CanRead(file.ReadAll()) ? new SaveSound(drop.Placement.Path) : null,
+            Fix = file is null ? null : SaveSound.For(overlay, drop.Placement),
         };
     }
 }

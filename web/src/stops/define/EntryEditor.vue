@@ -41,7 +41,9 @@ const isPlain = (field: Field) => field.type === 'other' && valueAt(value.value,
 const main = computed(() => fields.value.filter((field) => !isPlain(field)))
 const further = computed(() => fields.value.filter(isPlain))
 const inForce = ref('')
-const shownField = computed(() => flat(fields.value).find((f) => f.pointer === inForce.value) ?? flat(fields.value)[0])
+/** Fields that hold one value, of which the base's entries have others. */
+const single = computed(() => flat(fields.value).filter((field) => !field.each))
+const shownField = computed(() => single.value.find((f) => f.pointer === inForce.value) ?? single.value[0])
 const loose = computed(() =>
     faults.value.filter(
         (fault) =>

@@ -123,6 +123,16 @@ export function valueAt(root: unknown, pointer: string): unknown {
     return value
 }
 
+/** The steps of a pointer into a value: numbers where they lead into a list. */
+export function stepsIn(root: unknown, pointer: string): (string | number)[] {
+    let value = root
+    return pathOf(pointer).map((step) => {
+        const now = Array.isArray(value) ? Number(step) : step
+        value = (value as Record<string | number, unknown> | undefined)?.[now]
+        return now
+    })
+}
+
 /** The steps of a pointer (RFC 6901). */
 export const pathOf = (pointer: string) =>
     pointer

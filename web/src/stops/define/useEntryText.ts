@@ -5,7 +5,7 @@ import { api, data, type EntryView, type FaultView } from '@/api/client'
 import { isConnected } from '@/api/events'
 import { useChange } from '@/shared/composables/usePack'
 import * as drafts from '@/shared/drafts'
-import { pathOf } from './schema'
+import { stepsIn } from './schema'
 
 // A pause in typing after which what is sound is saved, in milliseconds.
 const pause = 800
@@ -87,7 +87,9 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
     function set(pointer: string, now: unknown) {
         text.value = applyEdits(
             text.value,
-            modify(text.value, pathOf(pointer), now, { formattingOptions: { insertSpaces: true, tabSize: 2 } }),
+            modify(text.value, stepsIn(parse(text.value), pointer), now, {
+                formattingOptions: { insertSpaces: true, tabSize: 2 },
+            }),
         )
     }
 
