@@ -108,7 +108,7 @@ app.MapTray();
 app.MapFindings();
 app.MapFixes();
 app.MapPictures();
-        app.MapSounds();
+app.MapSounds();
 app.MapAlike();
 app.MapEntries();
 app.MapNames();

@@ -21,7 +21,8 @@ internal sealed class Occasions
     public static Occasions Read(Layer baseLayer)
     {
         var needs = new Dictionary<string, string[]>(StringComparer.Ordinal);
-        foreach (var row in Rows(baseLayer, "codes/occasions.csv")) needs[row["code"]] = row["needs"].Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        foreach (var row in Rows(baseLayer, "codes/occasions.csv"))
+            needs[row["code"]] = row["needs"].Split(' ', StringSplitOptions.RemoveEmptyEntries);
         return new Occasions(
             needs,
             [.. Rows(baseLayer, "codes/signals.csv").Where(r => r["status"] == "required").Select(r => (r["code"], r["group"]))]);
@@ -60,7 +61,11 @@ internal sealed class Occasions
     private static IEnumerable<Dictionary<string, string>> Rows(Layer layer, string path)
     {
         if (!layer.Files.TryGetValue(path, out var file)) yield break;
-        var lines = Encoding.UTF8.GetString(file.Bytes).Split('\n').Where(l => l.Length > 0).Select(l => l.TrimEnd('\r').Split(',')).ToList();
+        var lines = Encoding.UTF8.GetString(file.Bytes)
+            .Split('\n')
+            .Where(l => l.Length > 0)
+            .Select(l => l.TrimEnd('\r').Split(','))
+            .ToList();
         foreach (var line in lines.Skip(1))
             yield return lines[0].Zip(line).ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal);
     }

@@ -42,7 +42,8 @@ internal sealed class Table
     }
 
     /// <summary>The rows: their keys, and their values by column.</summary>
-    public IEnumerable<(string Key, IReadOnlyDictionary<string, string> Values)> Rows => rows.Zip(values, (r, v) => (r.Key, (IReadOnlyDictionary<string, string>)v));
+    public IEnumerable<(string Key, IReadOnlyDictionary<string, string> Values)> Rows =>
+        rows.Zip(values, (r, v) => (r.Key, (IReadOnlyDictionary<string, string>)v));
 
     /// <summary>Lays the table over keys.</summary>
     public void Over(HashSet<string> keys)

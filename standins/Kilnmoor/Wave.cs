@@ -27,7 +27,11 @@ internal sealed record Wave(uint Rate, int Channels, long Frames)
                 {
                     if (size < 16) return null;
                     var body = reader.ReadBytes((int)size);
-                    format = (BitConverter.ToUInt16(body, 0), BitConverter.ToUInt16(body, 2), BitConverter.ToUInt32(body, 4), BitConverter.ToUInt16(body, 14));
+                    format = (
+                        BitConverter.ToUInt16(body, 0),
+                        BitConverter.ToUInt16(body, 2),
+                        BitConverter.ToUInt32(body, 4),
+                        BitConverter.ToUInt16(body, 14));
                     if (size % 2 == 1) reader.BaseStream.Position++;
                 }
                 else
@@ -45,12 +49,17 @@ internal sealed record Wave(uint Rate, int Channels, long Frames)
     /// <summary>True where a row's numbers can be read; nothing stands for none.</summary>
     public static bool IsRow(IReadOnlyDictionary<string, string> row)
     {
-        bool IsFrame(string text) => text.Length == 0 || (text.All(char.IsAsciiDigit) && int.TryParse(text, CultureInfo.InvariantCulture, out _));
+        bool IsFrame(string text) =>
+            text.Length == 0 || (text.All(char.IsAsciiDigit) && int.TryParse(text, CultureInfo.InvariantCulture, out _));
         var gain = row["gain_db"];
         return IsFrame(row["loop_from"])
             && IsFrame(row["loop_to"])
             && (gain.Length == 0
-                || double.TryParse(gain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _));
+                || double.TryParse(
+                    gain,
+                    NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture,
+                    out _));
     }
 
     private static Wave? Of((int Tag, int Channels, uint Rate, int Bits)? format, uint size) =>

@@ -231,10 +231,19 @@ internal static class PackGen
         (2, At(Gen.Const("tables/materials.csv"), AnyMaterials)),
         (4, At(Gen.OneOfConst("milk_jug", "tide_cup", "saltbrook_fire").Select(n => $"entries/recipes/{n}.json"), EntryGen.Recipes)),
         (1, At(Gen.Const("entries/techniques.json"), EntryGen.Techniques)),
-        (5, At(Gen.OneOfConst("bells/one", "bells/two", "tools/one", "ambience/quay", "ambience/hill", "drums/one").Select(n => $"audio/{n}.wav"), SoundGen.Sounds)),
+        (
+            5,
+            At(
+                Gen.OneOfConst("bells/one", "bells/two", "tools/one", "ambience/quay", "ambience/hill", "drums/one")
+                    .Select(n => $"audio/{n}.wav"),
+                SoundGen.Sounds)),
         (3, At(Gen.OneOfConst("bells", "bells", "tools", "ambience", "drums").Select(n => $"audio/{n}.csv"), SoundGen.Tables)),
         (3, At(Gen.OneOfConst("texts/all.csv", "texts/pack.csv", "texts/more.csv"), EntryGen.Texts)),
-        (1, At(Gen.Const("tables/almanac.csv"), Gen.OneOfConst("code,do\nlong_night,add\n", "code,do\nfirst_frost,remove\n", "code\nlong_night\n", "name\n"))),
+        (
+            1,
+            At(
+                Gen.Const("tables/almanac.csv"),
+                Gen.OneOfConst("code,do\nlong_night,add\n", "code,do\nfirst_frost,remove\n", "code\nlong_night\n", "name\n"))),
         (2, At(Gen.OneOfConst("quay", "hill").Select(n => $"entries/plans/{n}.json"), EntryGen.Plans)),
         (2, At(Gen.OneOfConst("quay", "hill").Select(n => $"entries/towers/{n}.json"), EntryGen.Towers)),
         (1, At(Gen.OneOfConst("art/friezes/year.png", "art/scenes/quay.png"), Sized((119, 15), (264, 150), (240, 135)))),

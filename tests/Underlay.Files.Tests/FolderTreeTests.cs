@@ -32,7 +32,11 @@ public class FolderTreeTests
     [Fact]
     public void Names_that_cannot_be_paths_are_kept_apart_and_version_control_is_passed_over()
     {
-        using var folder = new TemporaryFolder().With("good.txt", "").With("bad\\name.txt", "").With(".git/config", "").With("deep/.gitignore", "");
+        using var folder = new TemporaryFolder()
+            .With("good.txt", "")
+            .With("bad\\name.txt", "")
+            .With(".git/config", "")
+            .With("deep/.gitignore", "");
         var tree = FolderTree.Read(folder.Path);
         Assert.Equal("good.txt", Assert.Single(tree.Files).Path.Value);
         Assert.Equal("bad\\name.txt", Assert.Single(tree.Refused).Name);

@@ -20,7 +20,9 @@ public class FolderWriterTests
                 new TreeEdit.Delete(PackPath.Parse("gone/b.txt")),
             ]);
         Assert.Equal(["new/c.txt", "out/a.txt"], folder.Files);
-        Assert.Equal(["new", "out"], Directory.EnumerateDirectories(folder.Path).Select(d => Path.GetFileName(d)!).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["new", "out"],
+            Directory.EnumerateDirectories(folder.Path).Select(d => Path.GetFileName(d)!).Order(StringComparer.Ordinal));
     }
 
     [Fact]

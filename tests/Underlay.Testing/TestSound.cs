@@ -7,7 +7,13 @@ namespace Underlay.Testing;
 public static class TestSound
 {
     /// <summary>A tone as samples.</summary>
-    public static Sound Tone(int rate = 32_000, int channels = 1, double seconds = 0.25, double level = 0.3, double lead = 0, double hertz = 440)
+    public static Sound Tone(
+        int rate = 32_000,
+        int channels = 1,
+        double seconds = 0.25,
+        double level = 0.3,
+        double lead = 0,
+        double hertz = 440)
     {
         var (silent, frames) = ((int)(lead * rate), (int)(seconds * rate));
         var samples = new float[silent + frames];

@@ -24,6 +24,8 @@ public sealed class BaseLinks
             pointer,
             p =>
                 files
-                    .SelectMany(f => f.Facts.Entry?.Text.FindStrings(p).Select(t => t.Text).Distinct() ?? [], (f, text) => (File: f, Text: text))
+                    .SelectMany(
+                        f => f.Facts.Entry?.Text.FindStrings(p).Select(t => t.Text).Distinct() ?? [],
+                        (f, text) => (File: f, Text: text))
                     .ToLookup(f => f.Text, f => f.File, StringComparer.Ordinal));
 }

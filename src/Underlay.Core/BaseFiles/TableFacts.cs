@@ -92,7 +92,10 @@ public sealed record TableFacts(
         if (key < 0) return Reject(shape.Key, $"the column “{shape.Key}” is missing");
         if (shape.Columns.FirstOrDefault(c => !header.Contains(c.Name)) is { } lacking)
             return Reject(lacking.Name, $"the column “{lacking.Name}” is missing");
-        var held = shape.Columns.Where(c => c.Holds != ColumnHolds.Text).Select(c => (c.Name, c.Holds, At: Array.IndexOf(header, c.Name))).ToList();
+        var held = shape.Columns
+            .Where(c => c.Holds != ColumnHolds.Text)
+            .Select(c => (c.Name, c.Holds, At: Array.IndexOf(header, c.Name)))
+            .ToList();
         var merge = shape.Merge is { } column ? Array.IndexOf(header, column) : -1;
         var faults = new List<EntryFault>();
         var rows = new List<TableRow>();

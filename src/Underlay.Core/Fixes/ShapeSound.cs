@@ -61,7 +61,12 @@ public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> C
         if (tree.Find(Path) is not { } file || WavReader.Read(file.ReadAll()) is not { } sound) return [];
         var write = new TreeEdit.Write(Path, WavWriter.Write(Change(sound)));
         return Loop is { } row
-            && WriteSoundRow.Written(tree.Find(row.Table)?.ReadAll(), row.Shape, row.Name, row.Values, context.Overlay?.Base.Read(row.Table))
+            && WriteSoundRow.Written(
+                tree.Find(row.Table)?.ReadAll(),
+                row.Shape,
+                row.Name,
+                row.Values,
+                context.Overlay?.Base.Read(row.Table))
                 is { } table
             ? [write, new TreeEdit.Write(row.Table, table)]
             : [write];

@@ -39,7 +39,8 @@ public sealed record WriteSoundRow(PackPath Table, TableShape Shape, string Name
         byte[]? below)
     {
         var header = string.Join(',', shape.Columns.Select(c => c.Name).Prepend(shape.Key)) + "\n";
-        if (CsvText.Read(table is null ? header : Encoding.UTF8.GetString(table)) is not { } csv || !csv.Header.Contains(shape.Key)) return null;
+        if (CsvText.Read(table is null ? header : Encoding.UTF8.GetString(table)) is not { } csv || !csv.Header.Contains(shape.Key))
+            return null;
         if (!csv.Rows.Skip(1).Any(r => csv.Value(r, shape.Key) == name))
         {
             var under = below is null ? null : CsvText.Read(Encoding.UTF8.GetString(below));

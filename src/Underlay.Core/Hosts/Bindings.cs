@@ -42,14 +42,18 @@ public sealed class Bindings : IEquatable<Bindings>
     public Bindings With(IReadOnlyList<(string Name, string Value)> others) =>
         Of(values.Where(v => others.All(o => o.Name != v.Name)).Concat(others));
 
-    /// <summary>The values of a placeholder, or of several with slashes between them, spelt the same way; null without one of them.</summary>
+    /// <summary>
+    /// The values of a placeholder, or of several with slashes between them, spelt the same way; null without one of them.
+    /// </summary>
     public string? Spell(string placeholders)
     {
         var found = placeholders.Split('/').Select(Find).ToList();
         return found.Contains(null) ? null : string.Join('/', found);
     }
 
-    /// <summary>The placeholders of a name that is spelt as <see cref="Spell"/> does; null where the name has another number of parts.</summary>
+    /// <summary>
+    /// The placeholders of a name that is spelt as <see cref="Spell"/> does; null where the name has another number of parts.
+    /// </summary>
     public static IReadOnlyList<(string Name, string Value)>? Split(string placeholders, string name)
     {
         var (names, parts) = (placeholders.Split('/'), name.Split('/'));

@@ -64,7 +64,12 @@ internal sealed class NewTargets(Overlay overlay)
                 if (place.Pattern.Fill(Bindings.Of([(folder, group), (hole, whole)])) is { } known
                     && (overlay.Base.Find(known) is not null || overlay.PackHas(known)))
                 {
-                    yield return new PlacementCandidate(known, place, TakeOf, $"its name is that of {place.One} among {group}", IsNew: false);
+                    yield return new PlacementCandidate(
+                        known,
+                        place,
+                        TakeOf,
+                        $"its name is that of {place.One} among {group}",
+                        IsNew: false);
                     continue;
                 }
 

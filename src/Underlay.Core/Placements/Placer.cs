@@ -71,7 +71,8 @@ public sealed class Placer
             foreach (var candidate in ByPath(file, content, kind)) Add(candidate);
             if (content.Entry is { } entry) foreach (var candidate in ByEntry(entry)) Add(candidate);
             if (content.Header is { } header) foreach (var candidate in ByHeader(header)) Add(candidate);
-            if (kind is PlaceContent.Picture or PlaceContent.Sound or PlaceContent.Entry) foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
+            if (kind is PlaceContent.Picture or PlaceContent.Sound or PlaceContent.Entry)
+                foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
             if (found.Count == 0) foreach (var candidate in BySize(content).Concat(ByLook(content))) Add(candidate);

@@ -90,7 +90,8 @@ public static class EntryClone
             if (overlay.Rows.Find(texts, $"{now.Id}/{wanted.Word}") is not null) continue;
             var table = Mentions.TextTables(overlay, now.Entry.Place).Select(t => t.Path).Append(usual).First();
             var header = string.Join(',', texts.Table!.Columns.Select(c => c.Name).Prepend(texts.Table.Key)) + "\n";
-            if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv) continue;
+            if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv)
+                continue;
             var key = $"{now.Id}/{wanted.Word}";
             var fields = csv.Header.Select(c => c == texts.Table.Key ? key : row.Values.GetValueOrDefault(c, ""));
             draft.Add(

@@ -36,7 +36,10 @@ internal static class Mentions
     }
 
     /// <summary>Sets such fields.</summary>
-    public static void Follow(PlanDraft draft, IEnumerable<(Placement Entry, string Pointer, string Value)> mentions, Func<PackPath, PackPath> moved)
+    public static void Follow(
+        PlanDraft draft,
+        IEnumerable<(Placement Entry, string Pointer, string Value)> mentions,
+        Func<PackPath, PackPath> moved)
     {
         foreach (var (entry, pointer, value) in mentions.ToList())
         {
@@ -60,7 +63,10 @@ internal static class Mentions
             bool IsOld(string? key) => key?.StartsWith($"{old}/", StringComparison.Ordinal) == true;
             var rows = csv.Rows.Skip(1).Where(r => IsOld(csv.Value(r, shape.Key))).ToList();
             if (rows.Count == 0) continue;
-            var written = CsvEdit.SetColumn(csv, shape.Key, (_, key) => IsOld(key) && !shared.Contains(key) ? now + key[old.Length..] : key);
+            var written = CsvEdit.SetColumn(
+                csv,
+                shape.Key,
+                (_, key) => IsOld(key) && !shared.Contains(key) ? now + key[old.Length..] : key);
             // What another entry of the same id is called by stays, and is there for this one too.
             foreach (var row in rows.Where(r => shared.Contains(csv.Value(r, shape.Key)!)))
                 written = CsvEdit.Append(

@@ -29,7 +29,10 @@ public static class Loudness
         return LevelOf(blocks.Where(e => LevelOf(e) >= gate).Average());
     }
 
-    /// <summary>Energy summed over all channels, a step each; what is left over at the end belongs to the last whole step's end and is left out.</summary>
+    /// <summary>
+    /// Energy summed over all channels, a step each; what is left over at the end belongs to the last whole step's end and is left
+    /// out.
+    /// </summary>
     private static double[] Energies(Sound sound, int step)
     {
         var whole = sound.Frames / step;

@@ -21,7 +21,8 @@ public static class TruePeak
         {
             // Where the samples around are too low to reach the peak, nothing between them does.
             var (from, to) = (Math.Max(0, i - (Taps / 2) + 1), Math.Min(samples.Length, i + (Taps / 2) + 1));
-            if (Math.Max(Math.Abs(samples[i]), i + 1 < to ? Math.Abs(samples[i + 1]) : 0) * MostGain <= peak && !Reaches(samples, from, to, peak))
+            if (Math.Max(Math.Abs(samples[i]), i + 1 < to ? Math.Abs(samples[i + 1]) : 0) * MostGain <= peak
+                && !Reaches(samples, from, to, peak))
                 continue;
             for (var phase = 1; phase < Phases; phase++)
             {

@@ -27,7 +27,8 @@ public static class Ground
             foreach (var kind in needs.Split(' ', StringSplitOptions.RemoveEmptyEntries))
             {
                 var there = points.Where(p => p.Kind == kind).ToList();
-                if (!there.Exists(p => reached.Contains(p.Id))) yield return new OutOfReach(pointer, value.GetString()!, kind, there.Count > 0);
+                if (!there.Exists(p => reached.Contains(p.Id)))
+                    yield return new OutOfReach(pointer, value.GetString()!, kind, there.Count > 0);
             }
         }
     }

@@ -68,7 +68,9 @@ internal static class Bells
             "code,name,group,since,status\n" + string.Concat(
                 known.Select(s => $"{s.Code},{s.Name},{s.Occasion},{s.Since},{(s.Required ? "required" : "optional")}\n")));
         foreach (var (name, occasions) in Towers)
-            tree.Json($"entries/towers/{name}.json", Tower($"moor.{name}_tower", edition, occasions, ["bells/low_1", "bells/mid_1", "bells/high_1"]));
+            tree.Json(
+                $"entries/towers/{name}.json",
+                Tower($"moor.{name}_tower", edition, occasions, ["bells/low_1", "bells/mid_1", "bells/high_1"]));
     }
 
     /// <summary>A tower that rings every signal of its occasions.</summary>

@@ -17,7 +17,9 @@ internal static class MarketGrounds
 
     private static readonly (string Code, string Name)[] Fixtures =
     [
-        ("stall", "Stall"), ("well", "Well"), ("stage", "Stage"), ("table", "Long table"), ("hearth", "Hearth"), ("lantern", "Lantern post"),
+        ("stall", "Stall"), ("well", "Well"), ("stage", "Stage"), ("table", "Long table"), ("hearth", "Hearth"), (
+            "lantern",
+            "Lantern post"),
         ("bench", "Bench"), ("trough", "Trough"),
     ];
 
@@ -39,7 +41,11 @@ internal static class MarketGrounds
     /// <param name="narrow">The number of the lane that is too narrow, from 0; none where it is below.</param>
     public static JsonObject Plan(string id, string[] occasions, int narrow = -1)
     {
-        var kinds = Occasions.Where(o => occasions.Contains(o.Code)).SelectMany(o => o.Needs.Split(' ')).Distinct().Append("bench").ToList();
+        var kinds = Occasions.Where(o => occasions.Contains(o.Code))
+            .SelectMany(o => o.Needs.Split(' '))
+            .Distinct()
+            .Append("bench")
+            .ToList();
         return new JsonObject
         {
             ["id"] = id,

@@ -9,11 +9,39 @@ internal static class TidepoolWorkshop
 {
     private static readonly (string Id, string En, string De, string Fr, string About, string Ueber, string Sur)[] Wares =
     [
-        ("saltbrook.tide_cup", "Tide cup", "Gezeitentasse", "Tasse des marées", "Salt in the glaze.", "Salz in der Glasur.", "Du sel dans l’émail."),
+        (
+            "saltbrook.tide_cup",
+            "Tide cup",
+            "Gezeitentasse",
+            "Tasse des marées",
+            "Salt in the glaze.",
+            "Salz in der Glasur.",
+            "Du sel dans l’émail."),
         ("saltbrook.tide_bowl", "Tide bowl", "Gezeitenschale", "Bol des marées", "For mussels.", "Für Muscheln.", "Pour les moules."),
-        ("saltbrook.sea_jar", "Sea jar", "Seekrug", "Jarre de mer", "Keeps what the sea gives.", "Hält, was die See gibt.", "Garde ce que la mer donne."),
-        ("saltbrook.kelp_bottle", "Kelp bottle", "Tangflasche", "Bouteille de varech", "Green to the neck.", "Grün bis zum Hals.", "Verte jusqu’au col."),
-        ("saltbrook.tide_tray", "Tide tray", "Gezeitenteller", "Plateau des marées", "Dries in the wind.", "Trocknet im Wind.", "Sèche au vent."),
+        (
+            "saltbrook.sea_jar",
+            "Sea jar",
+            "Seekrug",
+            "Jarre de mer",
+            "Keeps what the sea gives.",
+            "Hält, was die See gibt.",
+            "Garde ce que la mer donne."),
+        (
+            "saltbrook.kelp_bottle",
+            "Kelp bottle",
+            "Tangflasche",
+            "Bouteille de varech",
+            "Green to the neck.",
+            "Grün bis zum Hals.",
+            "Verte jusqu’au col."),
+        (
+            "saltbrook.tide_tray",
+            "Tide tray",
+            "Gezeitenteller",
+            "Plateau des marées",
+            "Dries in the wind.",
+            "Trocknet im Wind.",
+            "Sèche au vent."),
     ];
 
     public static void Add(DemoTree tree)
@@ -98,7 +126,9 @@ internal static class TidepoolWorkshop
             // The keys stand as the ids stood when they were written.
             var key = isMended
                 ? id
-                : id.Replace("saltbrook.sea", "tidepool.sea", StringComparison.Ordinal).Replace("tide_bowl", "tidebowl", StringComparison.Ordinal);
+                : id
+                    .Replace("saltbrook.sea", "tidepool.sea", StringComparison.Ordinal)
+                    .Replace("tide_bowl", "tidebowl", StringComparison.Ordinal);
             csv += Sayings.Row($"{key}/name", en, de, fr);
             if (isMended || id != "saltbrook.tide_cup") csv += Sayings.Row($"{key}/about", about, ueber, sur);
         }

@@ -45,7 +45,9 @@ internal static class WintermarketPack
     /// <summary>What is held, rung and read in winter.</summary>
     private static void AddWinter(DemoTree tree)
     {
-        tree.Json("entries/plans/green.json", MarketGrounds.Plan("moor.green_ground", ["market_day", "spring_fair", "wedding", "long_night"]));
+        tree.Json(
+            "entries/plans/green.json",
+            MarketGrounds.Plan("moor.green_ground", ["market_day", "spring_fair", "wedding", "long_night"]));
         tree.Json(
             "entries/towers/green.json",
             Bells.Tower(
@@ -60,8 +62,16 @@ internal static class WintermarketPack
         tree.Text(
             "texts/wintermarket.csv",
             "key,en,de,fr\n"
-                + Sayings.Row("saltbrook_ice_fair/line", "Ice fair: stalls on the river.", "Eismarkt: Stände auf dem Fluss.", "Foire sur glace.")
-                + Sayings.Row("saltbrook_short_days/line", "Short days: fire before noon.", "Kurze Tage: vor Mittag brennen.", "Jours courts."));
+                + Sayings.Row(
+                    "saltbrook_ice_fair/line",
+                    "Ice fair: stalls on the river.",
+                    "Eismarkt: Stände auf dem Fluss.",
+                    "Foire sur glace.")
+                + Sayings.Row(
+                    "saltbrook_short_days/line",
+                    "Short days: fire before noon.",
+                    "Kurze Tage: vor Mittag brennen.",
+                    "Jours courts."));
     }
 
     private static Outlook Snowy(Outlook view) => view with

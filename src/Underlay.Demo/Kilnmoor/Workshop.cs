@@ -21,7 +21,9 @@ internal static class Workshop
     private static readonly (string Code, string Name)[] Reactions =
     [
         ("crackle", "Crackle"), ("drip", "Drips"), ("lustre", "Lustre"), ("matte", "Matte"), ("pool", "Pools"), ("speckle", "Speckle"),
-        ("crawl", "Crawls back"), ("bloom", "Bloom"), ("break", "Breaks over edges"), ("halo", "Halo"), ("smoke", "Smoke marks"), ("haze", "Haze"),
+        ("crawl", "Crawls back"), ("bloom", "Bloom"), (
+            "break",
+            "Breaks over edges"), ("halo", "Halo"), ("smoke", "Smoke marks"), ("haze", "Haze"),
     ];
 
     /// <summary>What is made of raw materials: what of it, and of what.</summary>
@@ -38,22 +40,31 @@ internal static class Workshop
     ];
 
     /// <summary>What is seen of a glaze in the fire: two rows each, for three glazes.</summary>
-    public static IReadOnlyDictionary<string, JsonArray> GlazeRows(string edition) => new Dictionary<string, JsonArray>(StringComparer.Ordinal)
-    {
-        ["celadon"] = Rows(edition, (1180, 1260, "reducing", "crackle", "fineness", 0.6), (1100, 1180, "any", "matte", "softness", 0.4)),
-        ["salt"] = Rows(edition, (1220, 1300, "any", "speckle", "density", 0.3), (1100, 1220, "oxidising", "haze", "strength", 0.2)),
-        ["amber"] = Rows(edition, (1050, 1120, "oxidising", "drip", "length_mm", 12), (1120, 1200, "any", "pool", "depth_mm", 2)),
-    };
+    public static IReadOnlyDictionary<string, JsonArray> GlazeRows(string edition) =>
+        new Dictionary<string, JsonArray>(StringComparer.Ordinal)
+        {
+            ["celadon"] = Rows(edition, (1180, 1260, "reducing", "crackle", "fineness", 0.6), (1100, 1180, "any", "matte", "softness", 0.4)),
+            ["salt"] = Rows(edition, (1220, 1300, "any", "speckle", "density", 0.3), (1100, 1220, "oxidising", "haze", "strength", 0.2)),
+            ["amber"] = Rows(edition, (1050, 1120, "oxidising", "drip", "length_mm", 12), (1120, 1200, "any", "pool", "depth_mm", 2)),
+        };
 
     public static void Add(DemoTree tree, string edition)
     {
         tree.Text("tables/stations.csv", "code,name\n" + string.Concat(Stations.Select(s => $"{s.Code},{s.Name}\n")));
-        tree.Text("codes/reactions.csv", "code,name,group,since\n" + string.Concat(Reactions.Select(r => $"{r.Code},{r.Name},glaze,3.0\n")));
+        tree.Text(
+            "codes/reactions.csv",
+            "code,name,group,since\n" + string.Concat(Reactions.Select(r => $"{r.Code},{r.Name},glaze,3.0\n")));
         tree.Json("entries/techniques.json", new JsonObject { ["entries"] = TechniqueList() });
         foreach (var (name, station, uses, makes, amount, minutes) in Grounds)
             tree.Json(
                 $"entries/recipes/{name}.json",
-                Recipe($"moor.{name}", station, [.. uses.Select(u => Part("material", u.Material, u.Amount))], [Part("material", makes, amount)], minutes, edition));
+                Recipe(
+                    $"moor.{name}",
+                    station,
+                    [.. uses.Select(u => Part("material", u.Material, u.Amount))],
+                    [Part("material", makes, amount)],
+                    minutes,
+                    edition));
         foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0")) AddFirings(tree, ware, edition);
         tree.Json(
             "entries/recipes/break_sherds.json",
@@ -115,7 +126,9 @@ internal static class Workshop
         ["amount"] = 1,
     };
 
-    private static JsonArray Rows(string edition, params (int From, int To, string Air, string Type, string Parameter, double Value)[] rows) =>
+    private static JsonArray Rows(
+        string edition,
+        params (int From, int To, string Air, string Type, string Parameter, double Value)[] rows) =>
         new(
         [
             .. rows.Select(r =>

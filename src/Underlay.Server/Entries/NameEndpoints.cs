@@ -49,7 +49,12 @@ internal static class NameEndpoints
     private static Task<EntryNamed> CloneAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
         CarryOutAsync(id, request, isClone: true, desk, cancel);
 
-    private static async Task<EntryNamed> CarryOutAsync(Guid id, EntryNameRequest request, bool isClone, PackDesk desk, CancellationToken cancel)
+    private static async Task<EntryNamed> CarryOutAsync(
+        Guid id,
+        EntryNameRequest request,
+        bool isClone,
+        PackDesk desk,
+        CancellationToken cancel)
     {
         var path = request.Path;
         var what = isClone ? $"Clone {request.Path} as {request.Name}" : $"Rename {request.Path} to {request.Name}";

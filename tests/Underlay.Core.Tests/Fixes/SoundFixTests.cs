@@ -28,9 +28,16 @@ public class SoundFixTests
         var pack = APack.Of().With("audio/ambience/quay.wav", WavWriter.Write(TestSound.Tone(22_050, channels: 2, hertz: 441)));
         var (tree, report) = Run(pack, "sound/rate");
         Assert.Empty(report.Findings);
-        Assert.Equal((32_000, 7999), (Facts(tree, "audio/ambience/quay.wav").Header!.Rate, Facts(tree, "audio/ambience/quay.wav").Header!.Frames));
-        Assert.Contains("quay,0,5805,-3", Encoding.UTF8.GetString(tree.Find(PackPath.Parse("audio/ambience.csv"))!.ReadAll()), StringComparison.Ordinal);
-        Assert.Equal(pack.Files["audio/ambience/quay.wav"], tree.Find(PackPath.Parse(".underlay/sources/audio/ambience/quay.wav"))!.ReadAll());
+        Assert.Equal(
+            (32_000, 7999),
+            (Facts(tree, "audio/ambience/quay.wav").Header!.Rate, Facts(tree, "audio/ambience/quay.wav").Header!.Frames));
+        Assert.Contains(
+            "quay,0,5805,-3",
+            Encoding.UTF8.GetString(tree.Find(PackPath.Parse("audio/ambience.csv"))!.ReadAll()),
+            StringComparison.Ordinal);
+        Assert.Equal(
+            pack.Files["audio/ambience/quay.wav"],
+            tree.Find(PackPath.Parse(".underlay/sources/audio/ambience/quay.wav"))!.ReadAll());
     }
 
     [Theory]
@@ -66,6 +73,9 @@ public class SoundFixTests
         var pack = APack.Of().With("audio/bells/saltbrook_two.wav", TestSound.Wav());
         var (tree, report) = Run(pack);
         Assert.Empty(report.Findings);
-        Assert.Contains("saltbrook_two,,,", Encoding.UTF8.GetString(tree.Find(PackPath.Parse("audio/bells.csv"))!.ReadAll()), StringComparison.Ordinal);
+        Assert.Contains(
+            "saltbrook_two,,,",
+            Encoding.UTF8.GetString(tree.Find(PackPath.Parse("audio/bells.csv"))!.ReadAll()),
+            StringComparison.Ordinal);
     }
 }

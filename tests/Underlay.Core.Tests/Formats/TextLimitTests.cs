@@ -58,11 +58,15 @@ public class TextLimitTests
     {
         Assert.Contains(
             "document type",
-            IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><contents about=\"&a;\"/>"), Contents).Problem!.Says,
+            IndexFacts.Of(
+                Bytes("<!DOCTYPE c [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><contents about=\"&a;\"/>"),
+                Contents).Problem!.Says,
             StringComparison.Ordinal);
         Assert.Contains(
             "document type",
-            IndexFacts.Of(Bytes("<!DOCTYPE c [<!ENTITY a \"aa\"><!ENTITY b \"&a;&a;&a;\">]><contents>&b;</contents>"), Contents).Problem!.Says,
+            IndexFacts.Of(
+                Bytes("<!DOCTYPE c [<!ENTITY a \"aa\"><!ENTITY b \"&a;&a;&a;\">]><contents>&b;</contents>"),
+                Contents).Problem!.Says,
             StringComparison.Ordinal);
     }
 

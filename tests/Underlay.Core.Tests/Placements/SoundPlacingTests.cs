@@ -41,5 +41,7 @@ public class SoundPlacingTests
 
     [Fact]
     public void A_picture_goes_under_no_sound_s_name() =>
-        Assert.DoesNotContain(Advise("low_1.png", Picture.Of(8, 8).ToPng()).Candidates, c => c.Target.Value.StartsWith("audio/", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Advise("low_1.png", Picture.Of(8, 8).ToPng()).Candidates,
+            c => c.Target.Value.StartsWith("audio/", StringComparison.Ordinal));
 }

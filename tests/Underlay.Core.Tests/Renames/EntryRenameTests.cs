@@ -10,9 +10,13 @@ public class EntryRenameTests
     private static readonly APack Cups = APack.Of()
         .WithWare("tide_cup")
         .With("wares/tide_cup/mask.png", Picture.Mask())
-        .With("wares/tide_cup/ware.json", """{ "id": "saltbrook.tide_cup", "shape": "jug", "made_of": "clay", "price": 3, "glaze": "moor.celadon" }""")
+        .With(
+            "wares/tide_cup/ware.json",
+            """{ "id": "saltbrook.tide_cup", "shape": "jug", "made_of": "clay", "price": 3, "glaze": "moor.celadon" }""")
         .WithWare("tide_mug")
-        .With("wares/tide_mug/ware.json", """{ "id": "saltbrook.tide_mug", "like": "saltbrook.tide_cup", "lid": "saltbrook.tide_cup", "glaze": "moor.celadon" }""")
+        .With(
+            "wares/tide_mug/ware.json",
+            """{ "id": "saltbrook.tide_mug", "like": "saltbrook.tide_cup", "lid": "saltbrook.tide_cup", "glaze": "moor.celadon" }""")
         .With("wares/tide_mug/mask.png", Picture.Mask())
         .WithTexts("saltbrook.fire/name")
         .With(
@@ -43,7 +47,10 @@ public class EntryRenameTests
         Assert.DoesNotContain(
             after.Files.Where(f => !f.Key.EndsWith(".png", StringComparison.Ordinal)),
             f => Text(after, f.Key).Contains("tide_cup", StringComparison.Ordinal));
-        Assert.Contains("\"ware\": \"saltbrook.ebb_cup\", \"amount\": 2", Text(after, "entries/recipes/fire.json"), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"ware\": \"saltbrook.ebb_cup\", \"amount\": 2",
+            Text(after, "entries/recipes/fire.json"),
+            StringComparison.Ordinal);
         Assert.Equal("wares/ebb_cup/ware.json", plan.Path.Value);
         // Everything that is changed is told before.
         Assert.Subset(
@@ -63,7 +70,10 @@ public class EntryRenameTests
         var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("art/surfaces/saltbrook_foam.surface.json"), "saltbrook_surf"));
         Assert.Empty(after.Faults());
         Assert.True(after.Files.ContainsKey("art/surfaces/saltbrook_surf.png"));
-        Assert.Contains("\"surface\": \"saltbrook_surf\"", Text(after, "art/surfaces/saltbrook_reef.surface.json"), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"surface\": \"saltbrook_surf\"",
+            Text(after, "art/surfaces/saltbrook_reef.surface.json"),
+            StringComparison.Ordinal);
     }
 
     [Theory]
@@ -81,7 +91,10 @@ public class EntryRenameTests
 
     [Fact]
     public void A_ware_of_the_base_is_not_renamed() =>
-        Assert.Contains("clone it", EntryRename.Plan(Over(Cups), PackPath.Parse("wares/milk_jug/ware.json"), "x").Problem, StringComparison.Ordinal);
+        Assert.Contains(
+            "clone it",
+            EntryRename.Plan(Over(Cups), PackPath.Parse("wares/milk_jug/ware.json"), "x").Problem,
+            StringComparison.Ordinal);
 
     [Fact]
     public void A_clone_of_a_base_ware_is_whole_with_its_own_prefix_number_and_texts()
@@ -96,7 +109,9 @@ public class EntryRenameTests
         Assert.True(after.Files.ContainsKey("art/stalls/003.png"));
         Assert.Contains("saltbrook.cream_jug/about,One,Eins,Un", Text(after, "texts/wares.csv"), StringComparison.Ordinal);
         // Its pictures are still the original's.
-        Assert.Contains(after.Findings(), f => f.Code.Value == "pack/placeholder" && f.Parts.Any(p => p.Path == "wares/cream_jug/shelf.png"));
+        Assert.Contains(
+            after.Findings(),
+            f => f.Code.Value == "pack/placeholder" && f.Parts.Any(p => p.Path == "wares/cream_jug/shelf.png"));
     }
 
     [Fact]
@@ -118,7 +133,9 @@ public class EntryRenameTests
     [Fact]
     public void A_text_that_two_entries_share_stays_with_the_other()
     {
-        var pack = Cups.With("entries/recipes/tide_cup.json", SmallBase.Recipe("saltbrook.tide_cup", makes: """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""));
+        var pack = Cups.With(
+            "entries/recipes/tide_cup.json",
+            SmallBase.Recipe("saltbrook.tide_cup", makes: """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""));
         Assert.Empty(pack.Faults());
         var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("wares/tide_cup/ware.json"), "ebb_cup"));
         Assert.Empty(after.Faults());

@@ -11,7 +11,14 @@ public class StackCodesTests
     private static CheckReport Check(APack pack) => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, pack.Tree);
 
     private static IReadOnlyList<string> Dangling(APack pack) =>
-        [.. Check(pack).Findings.Where(f => f.Code.Value == "entry/dangling").SelectMany(f => f.Predicts).Select(p => p.Path).Distinct().Order()];
+        [
+            .. Check(pack).Findings
+                .Where(f => f.Code.Value == "entry/dangling")
+                .SelectMany(f => f.Predicts)
+                .Select(p => p.Path)
+                .Distinct()
+                .Order(),
+        ];
 
     [Fact]
     public void A_material_of_the_packs_own_table_may_be_used()

@@ -64,16 +64,16 @@ public sealed class Dangling : RuleCheck<RefersToRule>
         RefersToRule rule,
         (string Pointer, string Value) named,
         Finding finding) => finding with
-    {
-        Pointer = named.Pointer,
-        At = placement.Facts.Entry!.Text.Locate(named.Pointer),
-        Fix = FindFix(overlay, placement, rule, named),
-        RestsOn = overlay.Target(rule, placement, named.Value) is { } target
+        {
+            Pointer = named.Pointer,
+            At = placement.Facts.Entry!.Text.Locate(named.Pointer),
+            Fix = FindFix(overlay, placement, rule, named),
+            RestsOn = overlay.Target(rule, placement, named.Value) is { } target
             ? [target]
             : rule is { Place: { } place, Placeholder: null }
             ? WhoHadId(overlay, overlay.Profile.Place(place), named.Value)
             : [],
-    };
+        };
 
     /// <summary>What the edition calls it, or the nearest that it has.</summary>
     private static SetField? FindFix(Overlay overlay, Placement placement, RefersToRule rule, (string Pointer, string Value) named)
@@ -114,7 +114,8 @@ public sealed class Dangling : RuleCheck<RefersToRule>
             return $"{field} is “{value}”, and there is no {overlay.Profile.Place(rule.Place!).Noun} {wanted}: nothing is shown there.";
         var at = placement.Facts.Entry!.Text.Locate(pointer);
         if (rule.Codebook is { } known && overlay.Base.Codebooks[known].Has(value))
-            return $"{field} is “{value}”, which {overlay.Profile.SourceOf(overlay.Profile.Codebook(known))?.One} of the pack takes away ({at}).";
+            return $"{field} is “{value}”, which "
+                + $"{overlay.Profile.SourceOf(overlay.Profile.Codebook(known))?.One} of the pack takes away ({at}).";
         var what = rule.Codebook is { } book
             ? $"a code of the codebook “{overlay.Codebook(book).Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";

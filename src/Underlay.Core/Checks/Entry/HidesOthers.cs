@@ -29,9 +29,10 @@ public sealed class HidesOthers : Check
             {
                 var own = BaseCatalogue.CodesIn(mine.Facts.Entry!.Text, items).Select(c => c.Value).ToHashSet(StringComparer.Ordinal);
                 foreach (var @base in overlay.OtherBases.Where(b => overlay.Pack.Manifest.Declares(b.Edition)).Append(overlay.Base))
-                    if (Find(overlay, mine, @base, [.. @base.Codebooks[rule.Key].Codes.Select(c => c.Value).Where(c => !own.Contains(c))], items)
-                        is { } finding)
-                        yield return finding;
+                {
+                    var lacking = @base.Codebooks[rule.Key].Codes.Select(c => c.Value).Where(c => !own.Contains(c)).ToList();
+                    if (Find(overlay, mine, @base, lacking, items) is { } finding) yield return finding;
+                }
             }
         }
     }
@@ -46,8 +47,8 @@ public sealed class HidesOthers : Check
             overlay,
             mine,
             Consequence.Regret,
-            $"It replaces {mine.Place.One} of {@base.Edition.Title} whole and lacks {lacking.Count} of its entries ({names}): they would be "
-                + "gone.") with
+            $"It replaces {mine.Place.One} of {@base.Edition.Title} whole and lacks {lacking.Count} of its entries ({names}): "
+                + "they would be gone.") with
         {
             Pointer = list,
             Discriminator = isOwn ? "" : @base.Edition.Key,

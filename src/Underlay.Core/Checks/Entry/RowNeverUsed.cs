@@ -24,7 +24,9 @@ public sealed class RowNeverUsed : RuleCheck<FirstFitsRule>
             var row = Row.Of(value, rule);
             var why = row.From > row.To
                 ? FormattableString.Invariant($"it begins at {row.From} and ends at {row.To}")
-                : rule.States.Where(s => row.State == rule.Any || row.State == s).All(s => IsCovered(row, [.. before.Where(b => b.FitsIn(s, row, rule.Any))]))
+                : rule.States
+                    .Where(s => row.State == rule.Any || row.State == s)
+                    .All(s => IsCovered(row, [.. before.Where(b => b.FitsIn(s, row, rule.Any))]))
                 ? "rows before it fit wherever it does"
                 : null;
             before.Add(row);

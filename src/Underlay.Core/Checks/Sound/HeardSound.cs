@@ -22,7 +22,8 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 overlay,
                 placement,
                 "peak",
-                FormattableString.Invariant($"Its true peak is {measure.TruePeak:0.0} dBTP; at most {rule.MostPeak:0.#} keeps it from crackling."),
+                FormattableString.Invariant(
+                    $"Its true peak is {measure.TruePeak:0.0} dBTP; at most {rule.MostPeak:0.#} keeps it from crackling."),
                 ShapeSound.Louder(placement, rule.MostPeak - 0.1 - measure.TruePeak));
         if (measure.Loudness is null)
             yield return Advise(overlay, placement, "soft", "It is so soft that nothing of it is heard.", null);
@@ -31,14 +32,16 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 overlay,
                 placement,
                 "lead",
-                FormattableString.Invariant($"It begins with {1000.0 * measure.LeadFrames / header.Rate:0} ms of silence, and so is heard late."),
+                FormattableString.Invariant(
+                    $"It begins with {1000.0 * measure.LeadFrames / header.Rate:0} ms of silence, and so is heard late."),
                 ShapeSound.WithoutLead(overlay, placement, measure.LeadFrames - (header.Rate / 100)));
         if (measure.Loudness is { } loudness && Usual(overlay, placement, rule) is { } usual && Math.Abs(loudness - usual) > rule.Apart)
             yield return Advise(
                 overlay,
                 placement,
                 "loudness",
-                FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0} LU {(loudness > usual ? "louder" : "softer")} than those of the base ")
+                FormattableString.Invariant(
+                    $"It is {Math.Abs(loudness - usual):0} LU {(loudness > usual ? "louder" : "softer")} than those of the base ")
                     + FormattableString.Invariant($"beside it ({loudness:0.0} LUFS, theirs {usual:0.0})."),
                 measure.TruePeak + usual - loudness <= rule.MostPeak ? ShapeSound.Louder(placement, usual - loudness) : null);
     }

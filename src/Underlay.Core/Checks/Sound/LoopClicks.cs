@@ -33,7 +33,8 @@ public sealed class LoopClicks : Check
                         overlay,
                         sound,
                         Consequence.Regret,
-                        FormattableString.Invariant($"Its loop clicks: where frame {row.LoopTo} meets frame {row.LoopFrom}, the sound jumps by ")
+                        FormattableString.Invariant(
+                            $"Its loop clicks: where frame {row.LoopTo} meets frame {row.LoopFrom}, the sound jumps by ")
                             + FormattableString.Invariant($"{step * 100:0} % of full scale.")) with
                     {
                         Rule = rule,

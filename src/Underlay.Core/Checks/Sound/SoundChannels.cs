@@ -21,7 +21,8 @@ public sealed class SoundChannels : RuleCheck<ChannelsRule>
             overlay,
             placement,
             rule.Else,
-            FormattableString.Invariant($"{(rule.Most == 1 ? "Mono" : $"At most {rule.Most} channels")} wanted, this has {header.Channels} channels.")) with
+            FormattableString.Invariant(
+                $"{(rule.Most == 1 ? "Mono" : $"At most {rule.Most} channels")} wanted, this has {header.Channels} channels.")) with
         {
             Fix = placement.Layer.IsBase || rule.Most != 1 ? null : ShapeSound.ToMono(placement),
         };

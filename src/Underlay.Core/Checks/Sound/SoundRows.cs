@@ -65,7 +65,9 @@ public sealed class SoundRows : Check
                     row.Name,
                     new Dictionary<string, string>
                     {
-                        [rule.LoopFrom] = row.LoopFrom < header.Frames - 1 ? row.LoopFrom.Value.ToString(CultureInfo.InvariantCulture) : "0",
+                        [rule.LoopFrom] = row.LoopFrom < header.Frames - 1
+                            ? row.LoopFrom.Value.ToString(CultureInfo.InvariantCulture)
+                            : "0",
                         [rule.LoopTo] = header.Frames.ToString(CultureInfo.InvariantCulture),
                     }),
         };

@@ -39,8 +39,8 @@ public sealed class MissingText : Check
         var emptied = overlay.Rows.OfPack(texts).GetValueOrDefault(wanted.Key);
         var because = emptied is null
             ? $"There is no text “{wanted.Key}”."
-            : $"The text “{wanted.Key}” has nothing as “{rule.Column}” ({emptied.From.Path} line {emptied.Row.Line}), to which the other "
-                + "languages fall back.";
+            : $"The text “{wanted.Key}” has nothing as “{rule.Column}” ({emptied.From.Path} line {emptied.Row.Line}), "
+                + "to which the other languages fall back.";
         return Report(overlay, owner, rule.Else, because) with
         {
             Path = path,

@@ -33,7 +33,11 @@ public sealed class TextWithoutOwner : Check
             // What is left out will want its texts again once it is mended.
             var leftOut = group.SelectMany(overlay.Pack.In)
                 .Where(p => overlay.FindDrop(p.Path) is not null)
-                .SelectMany(p => WantedText.Of(overlay, p).Select(w => w.Id).Append(p.Place.Pattern!.Placeholders is [var name] ? p.Bindings.Find(name)! : ""))
+                .SelectMany(
+                    p =>
+                        WantedText.Of(overlay, p)
+                            .Select(w => w.Id)
+                            .Append(p.Place.Pattern!.Placeholders is [var name] ? p.Bindings.Find(name)! : ""))
                 .ToHashSet();
             bool IsLeftOut(string key) =>
                 key.LastIndexOf('/') is var end and > 0 && (leftOut.Contains(key[..end]) || leftOut.Contains(Id.NameIn(key[..end])));

@@ -20,7 +20,8 @@ public sealed class Untranslated : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (placement.Layer.IsBase || placement.Place.Table is not { } shape || placement.Facts.Table is not { Problem: null } table) yield break;
+        if (placement.Layer.IsBase || placement.Place.Table is not { } shape || placement.Facts.Table is not { Problem: null } table)
+            yield break;
         var fallsBack = overlay.Profile.Places
             .SelectMany(p => p.RulesOf<TextsRule>(overlay.Edition))
             .FirstOrDefault(r => r.Place == placement.Place.Key)?.Column;

@@ -79,7 +79,9 @@ public sealed class JsonText
         if (Problem is not null) return [];
         IEnumerable<(string Pointer, JsonElement Value)> found = [("", Root)];
         foreach (var token in Tokens(pattern).ToArray())
-            found = token == "*" ? found.SelectMany(f => Children(f.Pointer, f.Value)) : found.SelectMany(f => Child(f.Pointer, f.Value, token));
+            found = token == "*"
+                ? found.SelectMany(f => Children(f.Pointer, f.Value))
+                : found.SelectMany(f => Child(f.Pointer, f.Value, token));
         return found;
     }
 
@@ -124,7 +126,8 @@ public sealed class JsonText
     private static IEnumerable<(string Pointer, JsonElement Value)> Children(string pointer, JsonElement value) => value.ValueKind switch
     {
         JsonValueKind.Object => value.EnumerateObject().Select(m => ($"{pointer}/{Escape(m.Name)}", m.Value)),
-        JsonValueKind.Array => value.EnumerateArray().Select((item, i) => (string.Create(CultureInfo.InvariantCulture, $"{pointer}/{i}"), item)),
+        JsonValueKind.Array =>
+            value.EnumerateArray().Select((item, i) => (string.Create(CultureInfo.InvariantCulture, $"{pointer}/{i}"), item)),
         _ => [],
     };
 

@@ -23,7 +23,9 @@ public static class WavReader
         return new SoundFacts(null, header, length > MostMeasured ? null : SoundMeasure.Of(Decode(file, chunks)));
     }
 
-    /// <summary>The samples of a file of 8, 16, 24 or 32 bits or of floating point, with one or more channels; null where it has none.</summary>
+    /// <summary>
+    /// The samples of a file of 8, 16, 24 or 32 bits or of floating point, with one or more channels; null where it has none.
+    /// </summary>
     public static Sound? Read(ReadOnlySpan<byte> file)
     {
         if (WavChunks.Read(file).Chunks is not { } chunks || !IsDecoded(chunks)) return null;

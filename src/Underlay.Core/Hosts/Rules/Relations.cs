@@ -231,7 +231,12 @@ public sealed record NeighbourOfRule(
 /// <param name="Else">What the host shows at an unknown key.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record KeysRule(string Field, string Codebook, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
+public sealed record KeysRule(
+    string Field,
+    string Codebook,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
 
 /// <summary>The objects in an entry are OKLCH colours (CSS Color 4) that a screen can show.</summary>
 /// <param name="Basis">How it is known.</param>

@@ -5,7 +5,11 @@ namespace Underlay.Core.Hosts.Rules;
 /// <param name="Else">What comes of another.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
-public sealed record RatesRule(IReadOnlyList<int> Allowed, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions)
+public sealed record RatesRule(
+    IReadOnlyList<int> Allowed,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions)
 {
     /// <summary>The rate to which another is best brought: the next higher, else the highest.</summary>
     public int Nearest(int rate) => Allowed.Where(a => a >= rate).DefaultIfEmpty(Allowed.Max()).Min();
