@@ -52,6 +52,14 @@ await page.request.post(`${url}/api/packs/${tidepool}/undo`)
 await take('define', `/packs/${tidepool}/define?path=art/surfaces/saltbrook_reef.surface.json`, () =>
     page.getByRole('textbox', { name: 'Rough' }).focus(),
 )
+await take('define-new', `/packs/${tidepool}/define?path=entries/recipes/tide_cup.json`, async () => {
+    await page.locator('[data-test="new-entry"]').click()
+    await page.locator('[data-test="new-place"]').selectOption('wares')
+    await page.locator('[data-test="new-original"]').selectOption({ label: 'Broth bowl' })
+    await page.locator('[data-test="name"]').fill('tide_pan')
+    await page.locator('[data-test="plan"]').waitFor()
+})
+await take('shape-sound', `/packs/${tidepool}/shape?path=audio/ambience/quay_water.wav`)
 await take('prove', `/packs/${tidepool}/prove`)
 await take('prove-folded', `/packs/${plates}/prove`, () => page.locator('[data-test="parts"] summary').first().click())
 await take('gather-wrenfield', `/packs/${plates}/gather`)

@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import type { Choice, FaultView } from '@/api/client'
 import ColourField from '@/shared/parts/ColourField.vue'
 import ListField from './ListField.vue'
 import MapField from './MapField.vue'
 import OneOfFields from './OneOfFields.vue'
-import { anyItem, valueAt, type Field } from './schema'
+import { anyItem, valueAt, type FieldProps } from './schema'
 
-const props = defineProps<{
-    pack: string
-    field: Field
-    value: unknown
-    faults: readonly FaultView[]
-    choices: Record<string, Choice[]>
-}>()
+const props = defineProps<FieldProps>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
 const id = useId()
 

@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import { ArrowDownIcon, ArrowUpIcon } from '@heroicons/vue/24/outline'
 import { computed, nextTick, ref } from 'vue'
-import type { Choice, FaultView } from '@/api/client'
 import { count } from '@/shared/words'
 import EntryField from './EntryField.vue'
-import { fieldOf, newItem, valueAt, type Field } from './schema'
+import { fieldOf, newItem, valueAt, type FieldProps } from './schema'
 
 /** The items of a list in their order: added, taken out and moved by mouse and by key. */
-const props = defineProps<{
-    pack: string
-    field: Field
-    value: unknown
-    faults: readonly FaultView[]
-    choices: Record<string, Choice[]>
-}>()
+const props = defineProps<FieldProps>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
 
 const box = ref<HTMLElement>()

@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { Choice, FaultView } from '@/api/client'
 import EntryField from './EntryField.vue'
-import { fieldOf, newItem, valueAt, type Field } from './schema'
+import { fieldOf, newItem, valueAt, type FieldProps } from './schema'
 
 /** An object whose keys are codes: a value for each code that is set, and the codes that are left. */
-const props = defineProps<{
-    pack: string
-    field: Field
-    value: unknown
-    faults: readonly FaultView[]
-    choices: Record<string, Choice[]>
-}>()
+const props = defineProps<FieldProps>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
 const id = useId()
 

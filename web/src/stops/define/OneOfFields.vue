@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { Choice, FaultView } from '@/api/client'
 import EntryField from './EntryField.vue'
-import { valueAt, type Field } from './schema'
+import { valueAt, type FieldProps } from './schema'
 
 /** The fields of an object. Where it has exactly one of several, which one it is is chosen first. */
-const props = defineProps<{
-    pack: string
-    field: Field
-    value: unknown
-    faults: readonly FaultView[]
-    choices: Record<string, Choice[]>
-}>()
+const props = defineProps<FieldProps>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
 const id = useId()
 

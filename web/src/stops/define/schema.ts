@@ -1,3 +1,5 @@
+import type { Choice, FaultView } from '@/api/client'
+
 /** One property of a kind's schema (JSON Schema 2020-12), as a form needs it. */
 export interface Field {
     name: string
@@ -17,6 +19,16 @@ export interface Field {
     each?: Property
     /** Names of fields of which an object has exactly one. */
     oneOf: string[]
+}
+
+/** What each part of a form is given: the entry as it stands, and what is known of it. */
+export interface FieldProps {
+    pack: string
+    field: Field
+    value: unknown
+    faults: readonly FaultView[]
+    /** By pointer, each item of a list as any: what a field may name. */
+    choices: Record<string, Choice[]>
 }
 
 export interface Property {
