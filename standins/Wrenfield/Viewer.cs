@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using StandIns;
 
@@ -37,7 +38,7 @@ public sealed partial class Viewer
             if (reasons[i] is null) viewer.Show(guides[i]);
         return new Report(
             "wrenfield",
-            printing.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            printing.ToString(CultureInfo.InvariantCulture),
             [.. guides.Select((g, i) => new ListedPackage(g.Name, g.Id, reasons[i] is null, reasons[i]))],
             viewer.Upper(),
             viewer.dropped,
@@ -68,12 +69,9 @@ public sealed partial class Viewer
             if (IsPlate(path)) ShowPlate(guide, path, bytes, named, plates);
             else if (FamilyPath().Match(path) is { Success: true } family) ShowFamily(guide, path, bytes, family.Groups[1].Value);
             else if (path == "tints.json" && printing >= 2) ShowTints(guide, bytes);
+            else if (CallPath().Match(path) is { Success: true } call) ShowCall(guide, path, bytes, call);
             else if (path is not ("guide.toml" or "contents.xml"))
-                log.Add(
-                    new LogRow(
-                        "note",
-                        path,
-                        $"{guide.Name} has a file here that {(CallPath().IsMatch(path) ? "is not simulated yet" : "nothing reads")}"));
+                log.Add(new LogRow("note", path, $"{guide.Name} has a file here that nothing reads"));
         }
 
         ShowRows(guide, rows, plates);
@@ -124,6 +122,28 @@ public sealed partial class Viewer
         else shown.Add(new ShownRow(path, guide.Name, picture is { Width: 288, Height: 72 } ? "right" : "grey", []));
     }
 
+    private void ShowCall(Guide guide, string path, byte[] bytes, Match name)
+    {
+        var (bird, number) = (name.Groups["bird"].Value, name.Groups["n"].Value.TrimStart('0'));
+        if (!library.Birds.Contains(bird))
+        {
+            dropped.Add(new DroppedRow(path, guide.Name, "ownerless"));
+            return;
+        }
+
+        // The viewer plays 1, 2, 3 … until there is no next one.
+        var there = guide.Files.Keys
+            .Select(p => CallPath().Match(p))
+            .Where(m => m.Success && m.Groups["bird"].Value == bird)
+            .Select(m => m.Groups["n"].Value.TrimStart('0'))
+            .ToHashSet(StringComparer.Ordinal);
+        var isPlayed = number.Length is > 0 and < 10;
+        for (var n = 1; isPlayed && n < int.Parse(number, CultureInfo.InvariantCulture); n++)
+            isPlayed = there.Contains(n.ToString(CultureInfo.InvariantCulture));
+        var seconds = path.EndsWith(".wav", StringComparison.Ordinal) ? Call.SecondsOfWave(bytes) : Call.SecondsOfOpus(bytes);
+        shown.Add(new ShownRow(path, guide.Name, isPlayed && seconds is >= 2 and <= 20 ? "right" : "silent", []));
+    }
+
     private void ShowTints(Guide guide, byte[] bytes)
     {
         var (fields, problem) = Fields.Read(bytes);
@@ -149,6 +169,6 @@ public sealed partial class Viewer
     [GeneratedRegex(@"\Afamilies/([a-z]+)\.png\z", RegexOptions.CultureInvariant)]
     private static partial Regex FamilyPath();
 
-    [GeneratedRegex(@"\Acalls/[a-z]+/[0-9]+\.(wav|opus)\z", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\Acalls/(?<bird>[a-z]+)/(?<n>[0-9]+)\.(wav|opus)\z", RegexOptions.CultureInvariant)]
     private static partial Regex CallPath();
 }

@@ -69,6 +69,22 @@ internal static class GuideGen
             "{",
             "{ \"no\": { \"l\": 0, \"c\": 0, \"h\": 0 }, \"young\": { \"l\": 0, \"c\": 0, \"h\": 0, \"x\": 1 } }"));
 
+    private static readonly Gen<byte[]> AnyCall = Gen.Frequency(
+        (3, Gen.OneOfConst(2.0, 1.9, 20, 20.1, 5).Select(s => TestOpus.Of(s))),
+        (
+            3,
+            Gen.Select(Gen.OneOfConst(48_000, 48_000, 32_000), Gen.OneOfConst(1, 2), Gen.OneOfConst(2, 1.5))
+                .Select((rate, channels, seconds) => TestSound.Wav(rate, channels, seconds))),
+        (1, Gen.Select(Gen.Int[0, 200], Gen.Byte).Select((at, value) => Changed(TestOpus.Of(3), at, value))),
+        (1, Gen.Int[0, 99].Select(percent => TestOpus.Of(3) is var opus ? opus[..(opus.Length * percent / 100)] : [])),
+        (1, Gen.OneOfConst(TestOpus.Of(3, channels: 3), [1, 2, 3], Picture.Of(2, 2).ToPng())));
+
+    private static byte[] Changed(byte[] bytes, int at, byte value)
+    {
+        bytes[at % bytes.Length] = value;
+        return bytes;
+    }
+
     private static readonly Gen<(string, byte[])> AnyFile = Gen.Frequency(
         (6, Gen.Select(Gen.OneOfConst(Plates), AnyPlate).Select((p, b) => (p, b))),
         (4, AnyContents.Select(t => ("contents.xml", Encoding.UTF8.GetBytes(t)))),
@@ -78,7 +94,12 @@ internal static class GuideGen
                 Gen.OneOfConst("families/brac.png", "families/murr.png", "families/none.png", "families/Brac.png"),
                 Gen.OneOfConst(Picture.Of(288, 72).ToPng(), Picture.Of(288, 70).ToPng(), [1, 2]))),
         (2, AnyTints.Select(t => ("tints.json", Encoding.UTF8.GetBytes(t)))),
-        (1, Gen.OneOfConst("notes.txt", "calls/asbra/1.wav", "plates/readme.txt", "plate/a.png").Select(p => (p, new byte[] { 1 }))));
+        (5, Gen.Select(
+            Gen.OneOfConst("asbra", "asbra", "brobr", "none"),
+            Gen.OneOfConst("1", "2", "3", "02", "0", "99999999999999999999"),
+            Gen.Bool,
+            AnyCall).Select((bird, n, isWave, bytes) => ($"calls/{bird}/{n}.{(isWave ? "wav" : "opus")}", bytes))),
+        (1, Gen.OneOfConst("notes.txt", "calls/asbra/1.mp3", "plates/readme.txt", "plate/a.png").Select(p => (p, new byte[] { 1 }))));
 
     public static readonly Gen<AGuide> Guides = AnyFile.List[1, 10].Select(
         files => files.Aggregate(AGuide.Of(), (guide, file) => guide.With(file.Item1, file.Item2)));

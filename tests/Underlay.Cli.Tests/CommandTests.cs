@@ -139,7 +139,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal(0, Run("build", pack, "--host", "wrenfield", "--output", package).ExitCode);
         var right = Run("try", package, "--host", "wrenfield", "--format", "json");
         Assert.Equal(0, right.ExitCode);
-        Assert.Equal(61, Json(right).GetProperty("shown").GetArrayLength());
+        Assert.Equal(73, Json(right).GetProperty("shown").GetArrayLength());
         Assert.Equal(0, Run("check", package, "--host", "wrenfield").ExitCode);
 
         var closed = Run("try", package, "--host", "wrenfield", "--edition", "1", "--format", "json");

@@ -36,6 +36,16 @@ public sealed class ThirdHostTests : IDisposable
     }
 
     [Fact]
+    public void What_is_read_and_not_judged_is_told_as_that()
+    {
+        var found = Check(APack.Empty.With("songs/evening.txt", "la").Tree).Findings;
+        var told = Assert.Single(found, f => f.Code.Value == "path/not-judged");
+        Assert.Equal(Core.Findings.Severity.Note, told.Severity);
+        Assert.Contains("does not judge", told.Message, StringComparison.Ordinal);
+        Assert.DoesNotContain(found, f => f.Code.Value is "pack/empty" or "path/no-place");
+    }
+
+    [Fact]
     public void What_its_rules_say_is_found_mended_and_built()
     {
         FolderWriter.WriteFile(folder.At("figures/heron.png"), Picture.Shelf(80, 120).ToPng());

@@ -56,6 +56,8 @@ public static class CheckList
         new SoundRate(),
         new SoundChannels(),
         new NeverPlayed(),
+        new SoundLength(),
+        new SoundGap(),
         new SoundRows(),
         new RowWithoutSound(),
         new HeardSound(),

@@ -36,11 +36,14 @@ public static class FileFormats
     /// <summary>WAV, the format in which sounds are kept.</summary>
     public static WavFormat Wav { get; } = new();
 
+    /// <summary>Opus in Ogg.</summary>
+    public static OggFormat Opus { get; } = new();
+
     /// <summary>All, in the order in which bytes are held against them: those without a signature after those with one.</summary>
     public static IReadOnlyList<FileFormat> All { get; } =
     [
         Png, new DdsFormat(), new BmpFormat(), new TgaFormat(), new WebPFormat(), new JpegFormat(), new GifFormat(),
-        Wav, new OggFormat(), new FlacFormat(), new AiffFormat(), new Mp3Format(),
+        Wav, Opus, new FlacFormat(), new AiffFormat(), new Mp3Format(),
         Json, Csv, new TomlFormat(), Xml,
     ];
 

@@ -228,6 +228,8 @@ public sealed class ProfileReader
     /// <summary>The format that a place's files are in: a picture's is named where it is no PNG.</summary>
     private static FileFormat ReadFormat(ProfileCursor cursor, PlaceContent content)
     {
+        if (cursor.Has("format") && content == PlaceContent.Sound)
+            return cursor.Choice<FileFormat>("format", ("wav", FileFormats.Wav), ("opus", FileFormats.Opus));
         if (cursor.Has("format"))
             return cursor.Choice("format", [.. FileFormats.All.OfType<PackPictureFormat>().Select(f => (f.Word, f))]);
         return content switch

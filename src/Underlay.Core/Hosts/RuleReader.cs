@@ -147,6 +147,10 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
             ("rates", c => new RatesRule([.. c.Wholes("rates").Order()], ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("channels", c => new ChannelsRule(c.Whole("most", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("neverPlayed", c => new NeverPlayedRule(c.Text("folders"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            ("length", c => new LengthRule(c.Number("atLeast"), c.Number("atMost"), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
+            (
+                "numbered",
+                c => new NumberedRule(c.Text("placeholder"), ReadPlaces(c), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("soundRow", ReadSoundRow),
             (
                 "heard",
@@ -154,7 +158,8 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
                     new HeardRule(
                         c.Number("mostPeak"),
                         c.Number("mostLead"),
-                        c.Text("beside"),
+                        c.TextIfAny("beside"),
+                        c.NumberIfAny("loudness"),
                         c.Number("apart"),
                         ReadBasis(c),
                         ReadSpan(c))),

@@ -62,6 +62,29 @@ internal static class Tones
         });
     }
 
+    /// <summary>A bird: notes that glide, each bird with its own number, pace and fall; as loud as a guide wants calls.</summary>
+    /// <param name="seconds">How long it is heard.</param>
+    /// <param name="hertz">The middle of its voice.</param>
+    /// <param name="bird">Another bird for another number.</param>
+    public static Sound Call(double seconds, double hertz, int bird)
+    {
+        const int CallRate = 48_000;
+        const double Wanted = -20;
+        var notes = 3 + (bird % 4);
+        var samples = new float[(int)(seconds * CallRate)];
+        var phase = 0.0;
+        for (var i = 0; i < samples.Length; i++)
+        {
+            var at = i / (double)samples.Length * notes % 1;
+            var glide = 1 + (((bird % 3) - 1) * 0.25 * at) + (0.06 * Math.Sin(2 * Math.PI * (6 + bird) * at));
+            phase += 2 * Math.PI * hertz * glide / CallRate;
+            samples[i] = (float)(0.3 * Math.Pow(Math.Sin(Math.PI * Math.Clamp(at * 1.3, 0.02, 1)), 0.6) * Math.Sin(phase));
+        }
+
+        var call = new Sound(CallRate, [samples]);
+        return call.Gain(Wanted - Loudness.Of(call)!.Value);
+    }
+
     /// <summary>The sound as a WAV file.</summary>
     public static byte[] ToWav(this Sound sound) => WavWriter.Write(sound);
 

@@ -1,4 +1,5 @@
 using Underlay.Core.Packs;
+using Underlay.Demo.Art;
 
 namespace Underlay.Demo.Wrenfield;
 
@@ -6,6 +7,7 @@ namespace Underlay.Demo.Wrenfield;
 internal static class NorthernPlates
 {
     private const int Count = 60;
+    private const int Calls = 12;
 
     private static readonly (string Plumage, string[] Words)[] Plumages =
     [
@@ -31,6 +33,14 @@ internal static class NorthernPlates
         {
             var (width, height) = (row.Bird.Number % 3) switch { 0 => (360, 288), 1 => (300, 300), _ => (320, 400) };
             tree.Draw(row.Path, $"northern {row.Path}", () => WrenfieldBase.Plate(row.Bird, row.Plumage, width, height).ToPng());
+        }
+
+        // Birds that are called alike in both printings.
+        var callers = Rows.Select(r => r.Bird).Distinct().Where(b => b.CodeIn("1") == b.CodeIn("2")).Take(Calls).ToList();
+        for (var i = 0; i < callers.Count; i++)
+        {
+            var (bird, number) = (callers[i], i);
+            tree.Draw($"calls/{bird.Code}/1.wav", $"call {bird.Code}", () => Tones.Call(2.1, 1600 + (number * 210), number).ToWav());
         }
 
         return tree;

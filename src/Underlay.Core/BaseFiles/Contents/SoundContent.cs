@@ -1,4 +1,5 @@
 using Underlay.Core.Formats;
+using Underlay.Core.Formats.Ogg;
 using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts;
 using Underlay.Core.Sounds;
@@ -9,16 +10,18 @@ namespace Underlay.Core.BaseFiles.Contents;
 internal sealed class SoundContent : ContentReader
 {
     /// <summary>Raised whenever sounds are measured in another way, or what is found is written in another.</summary>
-    private const int Layout = 1;
+    private const int Layout = 2;
 
     /// <inheritdoc/>
     public override bool KeepsBytes => false;
 
     /// <inheritdoc/>
-    public override string KeyFor(Place place) => FormattableString.Invariant($"sound/{Layout}");
+    public override string KeyFor(Place place) =>
+        FormattableString.Invariant($"sound/{(place.Format is OggFormat ? "opus" : "wav")}/{Layout}");
 
     /// <inheritdoc/>
-    public override ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) => WavReader.Inspect(bytes.Span);
+    public override ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) =>
+        place.Format is OggFormat ? OpusReader.Inspect(bytes.Span) : WavReader.Inspect(bytes.Span);
 
     /// <inheritdoc/>
     public override ContentFacts TooLong(string problem, Place place) => new SoundFacts(problem, null, null);
@@ -28,10 +31,12 @@ internal sealed class SoundContent : ContentReader
     {
         var sound = (SoundFacts)facts;
         writer.Write(sound.Problem ?? "");
-        if (sound is not { Header: { } header, Measure: { } measure }) return;
+        if (sound.Header is not { } header) return;
         writer.Write(header.Rate);
         writer.Write(header.Channels);
         writer.Write(header.Frames);
+        writer.Write(sound.Measure is not null);
+        if (sound.Measure is not { } measure) return;
         writer.Write(measure.TruePeak);
         writer.Write(measure.Loudness ?? double.NaN);
         writer.Write(measure.LeadFrames);
@@ -43,6 +48,7 @@ internal sealed class SoundContent : ContentReader
     {
         if (reader.ReadString() is { Length: > 0 } problem) return new SoundFacts(problem, null, null);
         var header = new SoundHeader(reader.ReadInt32(), reader.ReadInt32(), reader.ReadInt32());
+        if (!reader.ReadBoolean()) return new SoundFacts(null, header, null);
         var (peak, loudness) = (reader.ReadDouble(), reader.ReadDouble());
         return new SoundFacts(
             null,

@@ -35,14 +35,16 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 FormattableString.Invariant(
                     $"It begins with {1000.0 * measure.LeadFrames / header.Rate:0} ms of silence, and so is heard late."),
                 ShapeSound.WithoutLead(overlay, placement, measure.LeadFrames - (header.Rate / 100)));
-        if (measure.Loudness is { } loudness && Usual(overlay, placement, rule) is { } usual && Math.Abs(loudness - usual) > rule.Apart)
+        if (measure.Loudness is { } loudness
+            && (rule.Loudness ?? Usual(overlay, placement, rule)) is { } usual
+            && Math.Abs(loudness - usual) > rule.Apart)
             yield return Advise(
                 overlay,
                 placement,
                 "loudness",
-                FormattableString.Invariant(
-                    $"It is {Math.Abs(loudness - usual):0} LU {(loudness > usual ? "louder" : "softer")} than those of the base ")
-                    + FormattableString.Invariant($"beside it ({loudness:0.0} LUFS, theirs {usual:0.0})."),
+                FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0.#} LU {(loudness > usual ? "louder" : "softer")} than ")
+                    + (rule.Loudness is null ? "those of the base beside it" : "is asked for")
+                    + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})."),
                 measure.TruePeak + usual - loudness <= rule.MostPeak ? ShapeSound.Louder(placement, usual - loudness) : null);
     }
 
@@ -52,8 +54,9 @@ public sealed class HeardSound : RuleCheck<HeardRule>
     /// <summary>The middle loudness of the base's sounds beside it.</summary>
     private static double? Usual(Overlay overlay, Placement placement, HeardRule rule)
     {
+        if (rule.Beside is not { } hole) return null;
         var beside = overlay.Base.In(placement.Place)
-            .Where(f => f.Path != placement.Path && f.Bindings.Find(rule.Beside) == placement.Bindings.Find(rule.Beside))
+            .Where(f => f.Path != placement.Path && f.Bindings.Find(hole) == placement.Bindings.Find(hole))
             .Select(f => f.Facts.Sound?.Measure?.Loudness)
             .OfType<double>()
             .Order()

@@ -1,6 +1,7 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -24,7 +25,7 @@ public sealed class SoundRate : RuleCheck<RatesRule>
             rule.Else,
             FormattableString.Invariant($"{string.Join(" or ", rule.Allowed)} Hz wanted, this has {header.Rate} Hz.")) with
         {
-            Fix = placement.Layer.IsBase ? null : ShapeSound.ToRate(overlay, placement, rate),
+            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : ShapeSound.ToRate(overlay, placement, rate),
         };
     }
 }

@@ -3,6 +3,7 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Wav;
+using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -18,15 +19,33 @@ public sealed class UnreadableSound : Check
     public override CheckScope Scope => CheckScope.File;
 
     /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop)
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) =>
+        drop.Placement.Facts.Sound is { Problem: { } problem }
+            ? [Report(overlay, drop, Because(overlay, drop.Placement, problem)) with { Fix = FindFix(overlay, drop.Placement) }]
+            : [];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) =>
+        placement.Facts.Sound is { Problem: { } problem } && placement.Place.Unreadable.Kind == ConsequenceKind.Outcome
+            ? [
+                Report(overlay, placement, placement.Place.Unreadable, Because(overlay, placement, problem)) with
+                {
+                    Fix = FindFix(overlay, placement),
+                },
+            ]
+            : [];
+
+    private static string Because(Overlay overlay, Placement placement, string problem)
     {
-        if (drop.Placement.Facts.Sound is not { Problem: { } problem }) yield break;
-        var file = drop.Placement.Layer.IsBase ? null : overlay.Pack.Tree.Find(drop.Placement.Path);
-        var format = file is null ? null : FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes));
-        var because = format is null or WavFormat ? problem : $"this is {format.One} under the name of {FileFormats.Wav.One}";
-        yield return Report(overlay, drop, $"{overlay.Profile.Title} plays WAV files of 16-bit PCM, mono or stereo; {because}.") with
-        {
-            Fix = file is null ? null : SaveSound.For(overlay, drop.Placement),
-        };
+        var format = placement.Layer.IsBase
+            ? null
+            : FileFormats.OfHead(overlay.Pack.Tree.Find(placement.Path)!.ReadStart(FileFormat.HeadBytes));
+        var wanted = placement.Place.Format;
+        var wants = wanted is WavFormat ? "WAV files of 16-bit PCM" : $"{wanted} files of Opus";
+        var found = format is null || format == wanted ? problem : $"this is {format.One} under the name of {wanted.One}";
+        return $"{overlay.Profile.Title} plays {wants} here, mono or stereo; {found}.";
     }
+
+    private static SaveSound? FindFix(Overlay overlay, Placement placement) =>
+        placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : SaveSound.For(overlay, placement);
 }

@@ -22,6 +22,28 @@ public sealed record RatesRule(
 /// <param name="Editions">Where it holds.</param>
 public sealed record ChannelsRule(int Most, Consequence Else, Basis Basis, EditionSpan Editions) : Rule(Else, Basis, Editions);
 
+/// <summary>The sound is of some length.</summary>
+/// <param name="Least">Seconds.</param>
+/// <param name="Most">Seconds.</param>
+/// <param name="Else">What comes of another.</param>
+/// <param name="Basis">How it is known.</param>
+/// <param name="Editions">Where it holds.</param>
+public sealed record LengthRule(double Least, double Most, Consequence Else, Basis Basis, EditionSpan Editions)
+    : Rule(Else, Basis, Editions);
+
+/// <summary>Sounds are numbered from 1 without a gap, over all places that are named.</summary>
+/// <param name="Placeholder">The placeholder with the number.</param>
+/// <param name="Places">Keys of the places whose files count, with the same other placeholders.</param>
+/// <param name="Else">What comes of one behind a gap.</param>
+/// <param name="Basis">How it is known.</param>
+/// <param name="Editions">Where it holds.</param>
+public sealed record NumberedRule(
+    string Placeholder,
+    IReadOnlyList<string> Places,
+    Consequence Else,
+    Basis Basis,
+    EditionSpan Editions) : Rule(Else, Basis, Editions);
+
 /// <summary>Nothing in such a folder is played.</summary>
 /// <param name="Folders">Those that are, in words.</param>
 /// <param name="Else">What comes of it.</param>
@@ -51,14 +73,16 @@ public sealed record SoundRowRule(
 /// <summary>How a sound should be made, for the sake of those who hear it: what the host does not mind.</summary>
 /// <param name="MostPeak">The highest true peak. dBTP.</param>
 /// <param name="MostLead">The longest silence in front. Seconds.</param>
-/// <param name="Beside">The placeholder that sounds which are heard beside each other share.</param>
-/// <param name="Apart">How far it may be from the usual loudness of the base's sounds beside it. LU.</param>
+/// <param name="Beside">The placeholder that sounds which are heard beside each other share; null where one loudness is asked of all.</param>
+/// <param name="Loudness">The loudness that is asked of all. LUFS.</param>
+/// <param name="Apart">How far it may be from that, or from the usual loudness of the base's sounds beside it. LU.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
 public sealed record HeardRule(
     double MostPeak,
     double MostLead,
-    string Beside,
+    string? Beside,
+    double? Loudness,
     double Apart,
     Basis Basis,
     EditionSpan Editions) : Rule(Consequence.Regret, Basis, Editions);

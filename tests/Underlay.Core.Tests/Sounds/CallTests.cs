@@ -1,0 +1,62 @@
+using Underlay.Core.Findings;
+using Underlay.Core.Formats.Ogg;
+using Underlay.Core.Formats.Wav;
+
+namespace Underlay.Core.Tests.Sounds;
+
+/// <summary>Calls of the second host: WAV and Opus, numbered, of some length and one loudness.</summary>
+public class CallTests
+{
+    private static readonly byte[] Good = WavWriter.Write(
+        TestSound.Tone(48_000, seconds: 3) is var tone ? tone.Gain(-20 - Core.Sounds.Loudness.Of(tone)!.Value) : null!);
+
+    private static IEnumerable<(string, string, Severity)> Found(params (string Path, byte[] Bytes)[] calls) =>
+        calls.Aggregate(AGuide.Of(), (guide, call) => guide.With($"calls/{call.Path}", call.Bytes))
+            .Check()
+            .Findings.Select(f => (f.Code.Value, f.Path["calls/".Length..], f.Severity));
+
+    [Fact]
+    public void Calls_from_one_without_a_gap_are_sound_in_either_format() =>
+        Assert.Empty(Found(("asbra/1.wav", Good), ("asbra/2.opus", TestOpus.Of(2)), ("asbra/3.wav", Good)));
+
+    [Fact]
+    public void One_behind_a_gap_is_silent() =>
+        Assert.Equal([("sound/gap", "asbra/3.wav", Severity.Blocker)], Found(("asbra/1.wav", Good), ("asbra/3.wav", Good)));
+
+    [Theory]
+    [InlineData(1.99)]
+    [InlineData(20.01)]
+    public void One_that_is_too_short_or_too_long_is_silent(double seconds) =>
+        Assert.Equal([("sound/length", "asbra/1.opus", Severity.Blocker)], Found(("asbra/1.opus", TestOpus.Of(seconds))));
+
+    [Fact]
+    public void One_that_cannot_be_read_is_silent_and_not_left_out() =>
+        Assert.Equal([("sound/unreadable", "asbra/1.opus", Severity.Blocker)], Found(("asbra/1.opus", Good)));
+
+    [Fact]
+    public void One_of_another_rate_or_loudness_is_told() =>
+        Assert.Equal(
+            [("sound/rate", "asbra/1.wav", Severity.Blocker), ("sound/heard", "asbra/2.wav", Severity.Warning)],
+            Found(
+                ("asbra/1.wav", WavWriter.Write(Core.Sounds.SoundResampler.To(Core.Formats.SoundReader.Read(Good)!, 44_100))),
+                ("asbra/2.wav", TestSound.Wav(48_000, seconds: 3, level: 0.01))));
+
+    [Fact]
+    public void An_unknown_bird_has_no_calls() =>
+        Assert.Equal([("name/not-listed", "nobod/1.wav", Severity.Blocker)], Found(("nobod/1.wav", Good)));
+
+    [Theory]
+    [InlineData(0, "it is no Ogg file")]
+    [InlineData(60, "one of its pages is cut or damaged")]
+    [InlineData(150, "one of its pages is cut or damaged")]
+    public void A_damaged_page_is_told(int at, string problem)
+    {
+        var opus = TestOpus.Of(3);
+        opus[at] ^= 1;
+        Assert.Equal(problem, OpusReader.Inspect(opus).Problem);
+    }
+
+    [Fact]
+    public void Its_length_is_the_last_position_without_what_is_skipped() =>
+        Assert.Equal((48_000, 2, 120_000), OpusReader.Inspect(TestOpus.Of(2.5, 2)).Header is { } h ? (h.Rate, h.Channels, h.Frames) : default);
+}
