@@ -41,7 +41,8 @@ internal static class Call
         var (pages, skip, end) = (0, 0, -1L);
         for (var at = 0; at < file.Length; pages++)
         {
-            if (at + 27 > file.Length || Word(file, at) != "OggS" || file[at + 4] != 0 || at + 27 + file[at + 26] > file.Length) return null;
+            if (at + 27 > file.Length || Word(file, at) != "OggS" || file[at + 4] != 0 || at + 27 + file[at + 26] > file.Length)
+                return null;
             var length = 27 + file[at + 26] + file.Skip(at + 27).Take(file[at + 26]).Sum(b => b);
             if (at + length > file.Length || Checksum(file, at, length) != BitConverter.ToUInt32(file, at + 22)) return null;
             if (pages == 0)

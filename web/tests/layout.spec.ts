@@ -135,6 +135,7 @@ test('a typed path completes, is judged while it is typed, and a sound is refuse
         { name: 'zzz.png', bytes: readFileSync(`${demo}/base/kilnmoor/4.0/${surface}`) },
     ])
     const sound = page.locator('[data-test="tray-row"]', { hasText: 'call.wav' })
+    await sound.locator('[data-test="target"]').selectOption({ label: 'another path …' })
     await sound.locator('[data-test="typed-path"]').fill('x.png')
     await expect(sound.locator('[data-test="path-says"]')).toContainText('It is a WAV sound')
     await expect(sound.locator('[data-test="place"]')).toBeDisabled()

@@ -50,14 +50,16 @@ internal static class SoundEndpoints
     {
         var sound = SoundReader.Read(bytes);
         var measure = facts.Sound?.Measure ?? (sound is null ? null : SoundMeasure.Of(sound));
+        // Opus is played by the browser, though not decoded here.
+        var header = facts.Sound?.Header;
         var spans = sound is null ? [] : Peaks.Of(sound, Spans);
         return new SoundSide(
             facts.Hash.Hex,
             facts.Length,
             facts.Sound?.Problem,
-            sound?.Rate ?? 0,
-            sound?.Channels.Count ?? 0,
-            sound?.Frames ?? 0,
+            sound?.Rate ?? header?.Rate ?? 0,
+            sound?.Channels.Count ?? header?.Channels ?? 0,
+            sound?.Frames ?? header?.Frames ?? 0,
             measure is { TruePeak: var peak } && double.IsFinite(peak) ? Math.Round(peak, 1) : null,
             measure?.Loudness is { } loudness ? Math.Round(loudness, 1) : null,
             [.. spans.Select(s => MathF.Round(s.Low, 3))],

@@ -58,5 +58,7 @@ public class CallTests
 
     [Fact]
     public void Its_length_is_the_last_position_without_what_is_skipped() =>
-        Assert.Equal((48_000, 2, 120_000), OpusReader.Inspect(TestOpus.Of(2.5, 2)).Header is { } h ? (h.Rate, h.Channels, h.Frames) : default);
+        Assert.Equal(
+            (48_000, 2, 120_000),
+            OpusReader.Inspect(TestOpus.Of(2.5, 2)).Header is { } h ? (h.Rate, h.Channels, h.Frames) : default);
 }

@@ -73,7 +73,9 @@ public sealed record SoundRowRule(
 /// <summary>How a sound should be made, for the sake of those who hear it: what the host does not mind.</summary>
 /// <param name="MostPeak">The highest true peak. dBTP.</param>
 /// <param name="MostLead">The longest silence in front. Seconds.</param>
-/// <param name="Beside">The placeholder that sounds which are heard beside each other share; null where one loudness is asked of all.</param>
+/// <param name="Beside">
+/// The placeholder that sounds which are heard beside each other share; null where one loudness is asked of all.
+/// </param>
 /// <param name="Loudness">The loudness that is asked of all. LUFS.</param>
 /// <param name="Apart">How far it may be from that, or from the usual loudness of the base's sounds beside it. LU.</param>
 /// <param name="Basis">How it is known.</param>

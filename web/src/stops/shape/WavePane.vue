@@ -28,7 +28,7 @@ const facts = computed(() =>
         `${props.side.rate} Hz`,
         props.side.channels === 1 ? 'mono' : props.side.channels === 2 ? 'stereo' : `${props.side.channels} channels`,
         props.side.loudness === null ? '' : `${props.side.loudness} LUFS`,
-        props.side.truePeak === null ? 'silence' : `${props.side.truePeak} dBTP`,
+        props.side.truePeak === null ? '' : `${props.side.truePeak} dBTP`,
     ].filter(Boolean),
 )
 </script>
@@ -75,7 +75,11 @@ const facts = computed(() =>
                 />
             </svg>
             <p v-else class="text-faint p-4">
-                {{ side.problem ? `It cannot be read: ${side.problem}.` : 'Nothing to draw.' }}
+                {{
+                    side.problem
+                        ? `It cannot be read: ${side.problem}.`
+                        : 'Its outline cannot be drawn; it can be heard.'
+                }}
             </p>
         </div>
     </figure>
