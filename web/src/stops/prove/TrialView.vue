@@ -54,7 +54,7 @@ async function run() {
 
 function picture(item: Shown): string | null {
     const row = rows.value.get(item.path)
-    if (!row?.isPicture || !summary.value) return null
+    if (!(row?.isPicture || row?.isSound) || !summary.value) return null
     return item.from === 'base'
         ? baseUrl(summary.value.host, summary.value.edition, item.path, row.baseHash)
         : fileUrl(props.id, item.path, row.hash)

@@ -10,7 +10,7 @@ import type { Wrong } from './trial'
 const props = defineProps<{ pack: string; summary: PackSummary; item: Wrong; row: Row | undefined }>()
 defineEmits<{ open: [] }>()
 
-const isPicture = computed(() => props.row?.isPicture ?? false)
+const isPicture = computed(() => (props.row?.isPicture || props.row?.isSound) ?? false)
 const yours = computed(() => (props.row?.hash ? fileUrl(props.pack, props.item.path, props.row.hash) : null))
 const base = computed(() =>
     props.row?.baseHash
@@ -68,7 +68,7 @@ const finding = computed(() => props.item.causes[0]?.finding)
                     >To the finding</router-link
                 >
                 <button v-if="row && canOpen(row)" type="button" class="word" @click="$emit('open')">
-                    {{ row.isPicture ? 'Look at it' : 'Edit it' }}
+                    {{ isPicture ? 'Look at it' : 'Edit it' }}
                 </button>
             </p>
         </div>
