@@ -66,7 +66,8 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
     const judged = ref<string | null>(null)
     const typed = refDebounced(text, 200)
     watch(
-        [typed, () => toValue(entry).revision],
+        // What could not be judged while the server was away is judged when it is back.
+        [typed, () => toValue(entry).revision, isConnected],
         async () => {
             const asked = typed.value
             const result = await data(
