@@ -112,6 +112,7 @@ app.MapSounds();
 app.MapAlike();
 app.MapEntries();
 app.MapNames();
+app.MapTies();
 app.MapHistory();
 app.MapReleases();
 app.MapTrials();

@@ -14,6 +14,12 @@ public static class FieldName
         return string.Join(" of ", tokens.Where(t => t != "*").Select(Name));
     }
 
+    /// <summary>The fields on the way to a value, without the numbers of lists: under · surface.</summary>
+    public static string Words(string pointer) =>
+        string.Join(
+            " · ",
+            JsonText.Tokens(pointer).ToArray().Where(t => t != "*" && !t.All(char.IsAsciiDigit)).Select(t => t.Replace('_', ' ')));
+
     /// <summary>A token; a number counts the items of a list from 0.</summary>
     private static string Name(string token) =>
         int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? $"number {index + 1}" : $"“{token}”";

@@ -191,6 +191,9 @@ public sealed class Overlay
         return keys;
     }
 
+    /// <summary>The row of a key in the tables of a place whose rows add to lower ones, or null.</summary>
+    public StackRow? FindRow(Place table, string key) => Rows.Find(table, key);
+
     /// <summary>The pixels of a file that is shown; null when they cannot be read.</summary>
     public RgbaPicture? Decode(Placement placement)
     {

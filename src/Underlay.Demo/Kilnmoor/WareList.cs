@@ -124,7 +124,7 @@ internal static class WareList
         new("milk_pitcher", Pitcher, "white_clay", 13, (128, 128), WhiteClay, Iron, Glaze(0xEDE2C4, 0xC28A3A, 0.5, 0.6), 311)
         { GlazeName = "milk", Stall = "011", Like = "water_jug" },
         new("honey_pot", LiddedPot, "red_clay", 12, (128, 64), RedClay, Cream, Glaze(0xD79A2E, 0x7A3E12, 0.2, 1), 312)
-        { GlazeName = "amber", Stall = "012" },
+        { GlazeName = "amber", Stall = "012", Like = "milk_pitcher" },
         new("ink_well", Beaker, "red_clay", 3, (64, 64), RedClay, Cream, Glaze(0x26303E, 0x59708A, 0, 0.5), 313)
         { GlazeName = "ash_blue", Stall = "013", Left = true },
         new("butter_dish", Plate, "white_clay", 6, (128, 64), WhiteClay, Iron, Glaze(0xF0E2B0, 0xC9A24A, 0.2, 0.5), 314)

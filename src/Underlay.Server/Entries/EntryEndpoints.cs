@@ -8,6 +8,7 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
+using Underlay.Core.References;
 using Underlay.Core.Stacks;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
@@ -45,7 +46,7 @@ internal static class EntryEndpoints
                     p.Place.Kind?.Key ?? p.Place.Key,
                     p.Place.Kind?.Title ?? p.Place.Title,
                     LedgerEndpoints.TitleOf(p.Place, p.Bindings),
-                    PictureOf(overlay, p),
+                    ShownPicture.Of(overlay, p),
                     p.Facts is { Unreadable: null, Faults.Count: 0 })));
         }
 
@@ -78,7 +79,8 @@ internal static class EntryEndpoints
             kind?.Inherits is { } inherits ? new InheritanceView(inherits.By, [.. inherits.Required.Select(f => $"/{f}")]) : null,
             OwnOf(snapshot, place),
             place is { Kind: not null, Pattern.Placeholders: [var name] } ? place.Pattern.Match(at)?.Find(name) : null,
-            siblings);
+            siblings,
+            TakenOf(snapshot, at));
     }
 
     private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)
@@ -195,22 +197,19 @@ internal static class EntryEndpoints
             ? [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
             : null;
 
+    /// <summary>What the entry has from others, as the host shows it.</summary>
+    private static List<TakenView> TakenOf(PackSnapshot snapshot, PackPath path) =>
+        snapshot.Overlay is { } overlay
+            && (overlay.Pack.Placements.FirstOrDefault(p => p.Path == path) ?? overlay.OfBase(path)) is { } entry
+            ?
+            [
+                .. TakenOver.By(overlay, entry).Select(
+                    t => new TakenView(t.Pointer, t.Value, LedgerEndpoints.TitleOf(t.From.Place, t.From.Bindings), t.From.Path.Value)),
+            ]
+            : [];
+
     private static List<string> OwnOf(PackSnapshot snapshot, Place? place) =>
         place is null
             ? [snapshot.Profile.Manifest.IdField, snapshot.Profile.Manifest.TitleField]
             : [.. new[] { place.Id }.OfType<string>().Concat(place.RulesOf<UniqueRule>(snapshot.Edition).Select(r => r.Field)).Distinct()];
-
-    /// <summary>
-    /// A picture of the same group by which people know the thing: no mask or map, and the base's where the pack has none.
-    /// </summary>
-    private static ShownPicture? PictureOf(Overlay overlay, Placement placement) =>
-        overlay.Profile.Groups.Of(placement.Place)
-            .Where(
-                p =>
-                    p is { Content: PlaceContent.Picture, Pattern.HasAnyFolders: false, IsExact: false }
-                        && !p.RulesOf<EnabledByRule>(overlay.Edition).Any())
-            .Select(p => p.Pattern?.Fill(placement.Bindings) is { } path ? overlay.Shown(path) : null)
-            .OfType<Placement>()
-            .Select(p => new ShownPicture(p.Path.Value, p.Facts.Hash.Hex, p.Layer.IsBase))
-            .FirstOrDefault();
 }

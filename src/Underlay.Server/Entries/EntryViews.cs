@@ -2,9 +2,9 @@ using System.Text.Json;
 
 namespace Underlay.Server.Entries;
 
-/// <summary>A picture by which something is shown.</summary>
-/// <param name="IsOfBase">The base's, where the pack has none.</param>
-internal sealed record ShownPicture(string Path, string Hash, bool IsOfBase);
+/// <summary>A value that an entry has from another.</summary>
+/// <param name="Title">The other.</param>
+internal sealed record TakenView(string Pointer, JsonElement Value, string Title, string Path);
 
 /// <summary>An entry of the pack, in the list of entries.</summary>
 /// <param name="Place">The key of its place; null for the manifest.</param>
@@ -43,6 +43,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Keys">What keys of the entry itself may be, where they are codes; else null.</param>
 /// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
 /// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
+/// <param name="Taken">What it has from the entries that it takes fields over from.</param>
 internal sealed record EntryView(
     long Revision,
     string Path,
@@ -58,7 +59,8 @@ internal sealed record EntryView(
     InheritanceView? Inherits,
     IReadOnlyList<string> Own,
     string? Name,
-    IReadOnlyList<Sibling> Siblings);
+    IReadOnlyList<Sibling> Siblings,
+    IReadOnlyList<TakenView> Taken);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>
 internal sealed record JudgeRequest(string Path, string Text);

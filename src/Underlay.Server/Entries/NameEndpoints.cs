@@ -5,7 +5,7 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Entries;
 
-/// <summary>Entries renamed wherever their name stands, and new ones made of others.</summary>
+/// <summary>Entries renamed wherever their name stands, new ones made of others, and old ones taken out.</summary>
 internal static class NameEndpoints
 {
     public static void MapNames(this IEndpointRouteBuilder app)
@@ -15,6 +15,7 @@ internal static class NameEndpoints
         pack.MapGet("/entry/plan", PlanAsync).WithName("planEntryName");
         pack.MapPost("/entry/rename", RenameAsync).WithName("renameEntry");
         pack.MapPost("/entry/clone", CloneAsync).WithName("cloneEntry");
+        pack.MapPost("/entry/removal", RemoveAsync).WithName("removeEntry");
     }
 
     private static async Task<Originals> OriginalsAsync(Guid id, string? place, PackDesk desk, CancellationToken cancel)
@@ -36,31 +37,39 @@ internal static class NameEndpoints
                 ]);
     }
 
-    private static async Task<PlanView> PlanAsync(Guid id, string path, string name, string how, PackDesk desk, CancellationToken cancel)
+    private static async Task<PlanView> PlanAsync(Guid id, string path, string? name, string how, PackDesk desk, CancellationToken cancel)
     {
+        if (!Enum.TryParse<EntryDeed>(how, ignoreCase: true, out var deed))
+            throw new ProblemException(
+                400,
+                "unsound-request",
+                $"“{how}” is nothing that is done with an entry: clone, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var plan = Make(snapshot, path, name, isClone: how == "clone");
+        var plan = Make(snapshot, deed, path, name ?? "");
         return new PlanView(plan.Path.Value, plan.Problem, [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
     }
 
     private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, request, isClone: false, desk, cancel);
+        CarryOutAsync(id, EntryDeed.Rename, request, $"Rename {request.Path} to {request.Name}", desk, cancel);
 
     private static Task<EntryNamed> CloneAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, request, isClone: true, desk, cancel);
+        CarryOutAsync(id, EntryDeed.Clone, request, $"Clone {request.Path} as {request.Name}", desk, cancel);
+
+    private static Task<EntryNamed> RemoveAsync(Guid id, EntryRemovalRequest request, PackDesk desk, CancellationToken cancel) =>
+        CarryOutAsync(id, EntryDeed.Remove, new EntryNameRequest(request.Path, ""), $"Take out {request.Path}", desk, cancel);
 
     private static async Task<EntryNamed> CarryOutAsync(
         Guid id,
+        EntryDeed how,
         EntryNameRequest request,
-        bool isClone,
+        string what,
         PackDesk desk,
         CancellationToken cancel)
     {
         var path = request.Path;
-        var what = isClone ? $"Clone {request.Path} as {request.Name}" : $"Rename {request.Path} to {request.Name}";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            var plan = Make(snapshot, request.Path, request.Name, isClone);
+            var plan = Make(snapshot, how, request.Path, request.Name);
             if (plan.Problem is { } problem) throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.");
             path = plan.Path.Value;
             return plan.Edits;
@@ -68,12 +77,28 @@ internal static class NameEndpoints
         return new EntryNamed(after.Revision, path);
     }
 
-    private static EntryPlan Make(PackSnapshot snapshot, string path, string name, bool isClone)
+    private static EntryPlan Make(PackSnapshot snapshot, EntryDeed how, string path, string name)
     {
         var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(path));
-        return isClone ? EntryClone.Plan(overlay, at, name.Trim()) : EntryRename.Plan(overlay, at, name.Trim());
+        return how switch
+        {
+            EntryDeed.Clone => EntryClone.Plan(overlay, at, name.Trim()),
+            EntryDeed.Rename => EntryRename.Plan(overlay, at, name.Trim()),
+            _ => EntryRemoval.Plan(overlay, at),
+        };
     }
 }
+
+/// <summary>What is done with an entry as a whole.</summary>
+internal enum EntryDeed
+{
+    Clone,
+    Rename,
+    Remove,
+}
+
+/// <summary>The entry that is to leave the pack, with what is its own.</summary>
+internal sealed record EntryRemovalRequest(string Path);
 
 /// <summary>The name that an entry is to have.</summary>
 /// <param name="Path">The entry.</param>

@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch'
 import { askAgain } from './askAgain'
-import type { paths } from './schema'
+import type { PackSummary, paths, ShownPicture } from './schema'
 
 export type * from './schema'
 
@@ -66,3 +66,9 @@ export const fileUrl = (pack: string, path: string, hash?: string | null) =>
 /** Where the bytes of a base's file are. */
 export const baseUrl = (host: string, edition: string, path: string, hash?: string | null) =>
     `/api/hosts/${host}/editions/${encode(edition)}/base/file?path=${encode(path)}${hash ? `&hash=${encode(hash)}` : ''}`
+
+/** Where a picture by which something is shown is: the pack's, or the base's. */
+export const pictureUrl = (pack: string, summary: PackSummary, picture: ShownPicture) =>
+    picture.isOfBase
+        ? baseUrl(summary.host, summary.edition, picture.path, picture.hash)
+        : fileUrl(pack, picture.path, picture.hash)

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Sibling } from '@/api/client'
 import { asHex } from '@/shared/colour'
+import { count } from '@/shared/words'
 import { valueAt, type Field } from './schema'
 
 /** What the base's entries have in the same field, with a plot that shows where yours lies. */
@@ -25,6 +26,13 @@ const values = computed(() =>
                 : b.titles.length - a.titles.length,
         ),
 )
+/** A glance is enough; the rest is a press away. What is each entry's own only shows the manner. */
+const isWhole = ref(false)
+watch(
+    () => props.field.pointer,
+    () => (isWhole.value = false),
+)
+const listed = computed(() => (isWhole.value ? values.value : values.value.slice(0, props.isOwn ? 3 : 8)))
 const numbers = computed(() =>
     values.value.flatMap((v) => (typeof v.value === 'number' ? v.titles.map(() => v.value as number) : [])),
 )
@@ -38,10 +46,7 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
 </script>
 
 <template>
-    <aside
-        class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0"
-        aria-label="Beside it"
-    >
+    <div>
         <h2 class="font-bold">Beside it: {{ field.title.toLowerCase() }}</h2>
         <p class="text-faint text-small">What {{ siblings.length }} entries of the base have.</p>
         <svg
@@ -66,7 +71,7 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
             <text x="234" y="33" text-anchor="end" class="fill-faint text-tiny">{{ most }}</text>
         </svg>
         <ul class="mt-2">
-            <li v-for="item in values" :key="String(item.value)" class="border-line border-t py-1">
+            <li v-for="item in listed" :key="String(item.value)" class="border-line border-t py-1">
                 <!-- What is each entry's alone is not there to be taken. -->
                 <span v-if="isOwn" class="text-small font-mono">{{ item.value }}</span>
                 <button
@@ -90,6 +95,14 @@ const at = (value: number) => 6 + ((value - least.value) / (most.value - least.v
                 >
             </li>
         </ul>
+        <button
+            v-if="listed.length < values.length && !isOwn"
+            type="button"
+            class="word text-small"
+            @click="isWhole = true"
+        >
+            {{ count(values.length - listed.length, 'more value') }}
+        </button>
         <p v-if="values.length === 0" class="text-faint text-small mt-2">None of them has it.</p>
-    </aside>
+    </div>
 </template>

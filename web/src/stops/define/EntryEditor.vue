@@ -5,13 +5,12 @@ import type { EntryView } from '@/api/client'
 import { isConnected } from '@/api/events'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
-import { count } from '@/shared/words'
 import BesideIt from './BesideIt.vue'
-import EntryField from './EntryField.vue'
+import EntryForm from './EntryForm.vue'
 import EntryNames from './EntryNames.vue'
+import EntryTies from './EntryTies.vue'
 import JsonEditor from './JsonEditor.vue'
-import ColourMap from './ColourMap.vue'
-import { fieldsOf, flat, isTold, valueAt, valueKindOf, type Field } from './schema'
+import { fieldsOf, flat, isTold, valueKindOf } from './schema'
 import { useEntryText } from './useEntryText'
 
 /** Form and text of one entry, in step. */
@@ -26,20 +25,7 @@ const editing = useEntryText(
 )
 const { text, value, faults, isDirty, isSound, isChangedElsewhere, isBusy } = editing
 const valueKind = computed(() => valueKindOf(props.entry.schema))
-/** Fields that are needed, own or taken over: without an entry to take over from they are required. */
-const needed = computed(() => {
-    const { inherits } = props.entry
-    return inherits && valueAt(value.value, inherits.by) === undefined ? inherits.required : []
-})
-const fields = computed(() =>
-    fieldsOf(props.entry.schema)
-        .map((field) => (needed.value.includes(field.pointer) ? { ...field, isRequired: true } : field))
-        .sort((a, b) => Number(b.isRequired) - Number(a.isRequired)),
-)
-/** Fields of which the host’s makers say no more than a name: out of the way until they are set. */
-const isPlain = (field: Field) => field.type === 'other' && valueAt(value.value, field.pointer) === undefined
-const main = computed(() => fields.value.filter((field) => !isPlain(field)))
-const further = computed(() => fields.value.filter(isPlain))
+const fields = computed(() => fieldsOf(props.entry.schema))
 const inForce = ref('')
 /** Fields that hold one value, of which the base's entries have others. */
 const single = computed(() => flat(fields.value).filter((field) => !field.each))
@@ -140,60 +126,27 @@ const state = computed(() => {
                     <button type="button" class="word" @click="tab = 'text'">as text</button> first.
                 </p>
             </div>
-            <form
+            <EntryForm
                 v-else
-                class="min-h-0 grow overflow-y-auto px-6 py-4"
-                :aria-label="`${entry.title}, as a form`"
-                @submit.prevent="editing.save(true)"
-            >
-                <div class="flex max-w-[560px] flex-col gap-4">
-                    <ColourMap
-                        v-if="valueKind"
-                        :kind="valueKind"
-                        :value="value"
-                        :keys="entry.keys"
-                        :faults="faults"
-                        @set="editing.set"
-                    />
-                    <EntryField
-                        v-for="field in main"
-                        :key="field.pointer"
-                        :field="field"
-                        :value="value"
-                        :faults="faults"
-                        :choices="entry.choices"
-                        :pack="pack"
-                        @set="editing.set"
-                        @look="inForce = $event"
-                    />
-                    <details v-if="further.length > 0">
-                        <summary class="text-lake font-semibold">
-                            {{ count(further.length, 'further field') }}
-                        </summary>
-                        <div class="mt-3 flex flex-col gap-4">
-                            <EntryField
-                                v-for="field in further"
-                                :key="field.pointer"
-                                :field="field"
-                                :value="value"
-                                :faults="faults"
-                                :choices="entry.choices"
-                                :pack="pack"
-                                @set="editing.set"
-                                @look="inForce = $event"
-                            />
-                        </div>
-                    </details>
-                </div>
-            </form>
+                v-bind="{ pack, entry, value, faults }"
+                @set="editing.set"
+                @look="inForce = $event"
+                @save="editing.save(true)"
+            />
         </div>
-        <BesideIt
-            v-if="shownField && entry.siblings.length > 0"
-            :field="shownField"
-            :siblings="entry.siblings"
-            :is-own="entry.own.includes(shownField.pointer)"
-            :value="value"
-            @take="editing.set(shownField!.pointer, $event)"
-        />
+        <aside
+            class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0"
+            aria-label="Beside it"
+        >
+            <BesideIt
+                v-if="shownField && entry.siblings.length > 0"
+                :field="shownField"
+                :siblings="entry.siblings"
+                :is-own="entry.own.includes(shownField.pointer)"
+                :value="value"
+                @take="editing.set(shownField!.pointer, $event)"
+            />
+            <EntryTies :pack="pack" :path="entry.path" />
+        </aside>
     </div>
 </template>

@@ -4,6 +4,7 @@ import ColourField from '@/shared/parts/ColourField.vue'
 import ListField from './ListField.vue'
 import MapField from './MapField.vue'
 import OneOfFields from './OneOfFields.vue'
+import TakenValue from './TakenValue.vue'
 import { anyItem, valueAt, type FieldProps } from './schema'
 
 const props = defineProps<FieldProps>()
@@ -84,7 +85,10 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                 <option v-if="!isKnown && shown" :value="shown">{{ shown }} (does not exist)</option>
                 <template v-if="known">
                     <option v-for="choice in known" :key="choice.value" :value="choice.value">
-                        {{ choice.name === choice.value ? choice.value : `${choice.name} · ${choice.value}`
+                        {{
+                            choice.name === choice.value || !choice.name
+                                ? choice.value
+                                : `${choice.name} · ${choice.value}`
                         }}{{ choice.fromPack ? ' (yours)' : '' }}
                     </option>
                 </template>
@@ -140,6 +144,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                 Leave out
             </button>
         </div>
+        <TakenValue v-if="own === undefined" :pointer="field.pointer" @set="$emit('set', field.pointer, $event)" />
         <p :id="`${id}-help`" class="text-faint text-small">
             {{ field.help }} <template v-if="range">{{ range }}. </template
             ><template v-if="preset">{{ preset }}.</template

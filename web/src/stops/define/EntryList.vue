@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, watch } from 'vue'
-import { baseUrl, fileUrl, type EntryItem, type PackSummary } from '@/api/client'
+import { pictureUrl, type EntryItem, type PackSummary } from '@/api/client'
 import NarrowFields from '@/shared/parts/NarrowFields.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { count } from '@/shared/words'
@@ -66,12 +66,7 @@ async function walk(event: KeyboardEvent) {
     await nextTick()
     requestAnimationFrame(() => box.value?.querySelector<HTMLElement>('[aria-current="true"]')?.focus())
 }
-const pictureOf = ({ picture }: EntryItem) =>
-    !picture
-        ? null
-        : picture.isOfBase
-          ? baseUrl(props.summary.host, props.summary.edition, picture.path, picture.hash)
-          : fileUrl(props.pack, picture.path, picture.hash)
+const pictureOf = ({ picture }: EntryItem) => picture && pictureUrl(props.pack, props.summary, picture)
 </script>
 
 <template>

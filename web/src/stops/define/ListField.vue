@@ -3,6 +3,7 @@ import { ArrowDownIcon, ArrowUpIcon } from '@heroicons/vue/24/outline'
 import { computed, nextTick, ref } from 'vue'
 import { count } from '@/shared/words'
 import EntryField from './EntryField.vue'
+import TakenValue from './TakenValue.vue'
 import { fieldOf, newItem, valueAt, type FieldProps } from './schema'
 
 /** The items of a list in their order: added, taken out and moved by mouse and by key. */
@@ -54,6 +55,7 @@ async function focus(index: number) {
         <p v-for="fault in faultsAt(field.pointer)" :key="fault.says" class="text-small" role="alert">
             <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.
         </p>
+        <TakenValue v-if="own === undefined" :pointer="field.pointer" @set="$emit('set', field.pointer, $event)" />
         <ol class="mt-2 flex flex-col gap-3">
             <li
                 v-for="(item, index) in items"

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { api, data } from '@/api/client'
 import { useChange } from '@/shared/composables/usePack'
 import UDialog from '@/shared/parts/UDialog.vue'
-import { count } from '@/shared/words'
+import PlanList from './PlanList.vue'
 
 /**
  * Gives an entry another name, or makes a new one of it; what will be done is listed before. Without an entry, one of the base or the
@@ -107,15 +107,7 @@ async function carryOut() {
             <p v-if="plan?.problem && asked.name" class="text-small" role="alert">
                 <span class="text-madder" aria-hidden="true">▼ </span>{{ plan.problem }}
             </p>
-            <section v-else-if="plan && plan.lines.length > 0" aria-label="What will be done" aria-live="polite">
-                <h3 class="font-semibold">{{ count(plan.lines.length, 'change') }}, as one</h3>
-                <ul class="border-line mt-1 max-h-56 overflow-y-auto border-t" data-test="plan">
-                    <li v-for="(line, index) in plan.lines" :key="index" class="border-line border-b py-1">
-                        <span class="text-small font-mono break-all">{{ line.path }}</span>
-                        <span class="text-faint text-small block break-words">{{ line.says }}</span>
-                    </li>
-                </ul>
-            </section>
+            <PlanList v-else-if="plan && plan.lines.length > 0" :lines="plan.lines" />
             <div class="flex justify-end gap-3">
                 <button type="button" class="press" @click="isOpen = false">Not now</button>
                 <button type="submit" class="press press-main" :disabled="!isReady || change.isBusy.value">

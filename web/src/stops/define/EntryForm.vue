@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { EntryView, FaultView } from '@/api/client'
+import { count } from '@/shared/words'
+import ColourMap from './ColourMap.vue'
+import EntryField from './EntryField.vue'
+import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
+import { provideTaken } from './taken'
+
+/** The fields of an entry, those that it has to have first. */
+const props = defineProps<{ pack: string; entry: EntryView; value: unknown; faults: readonly FaultView[] }>()
+defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string]; save: [] }>()
+provideTaken(() => props.entry.taken)
+
+const valueKind = computed(() => valueKindOf(props.entry.schema))
+/** Fields that are needed, own or taken over: without an entry to take over from they are required. */
+const needed = computed(() => {
+    const { inherits } = props.entry
+    return inherits && valueAt(props.value, inherits.by) === undefined ? inherits.required : []
+})
+const fields = computed(() =>
+    fieldsOf(props.entry.schema)
+        .map((field) => (needed.value.includes(field.pointer) ? { ...field, isRequired: true } : field))
+        .sort((a, b) => Number(b.isRequired) - Number(a.isRequired)),
+)
+/** Fields of which the host’s makers say no more than a name: out of the way until they are set. */
+const isPlain = (field: Field) => field.type === 'other' && valueAt(props.value, field.pointer) === undefined
+const main = computed(() => fields.value.filter((field) => !isPlain(field)))
+const further = computed(() => fields.value.filter(isPlain))
+</script>
+
+<template>
+    <form
+        class="min-h-0 grow overflow-y-auto px-6 py-4"
+        :aria-label="`${entry.title}, as a form`"
+        @submit.prevent="$emit('save')"
+    >
+        <div class="flex max-w-[560px] flex-col gap-4">
+            <ColourMap
+                v-if="valueKind"
+                :kind="valueKind"
+                :value="value"
+                :keys="entry.keys"
+                :faults="faults"
+                @set="(p, v) => $emit('set', p, v)"
+            />
+            <EntryField
+                v-for="field in main"
+                :key="field.pointer"
+                v-bind="{ pack, field, value, faults, choices: entry.choices }"
+                @set="(p, v) => $emit('set', p, v)"
+                @look="$emit('look', $event)"
+            />
+            <details v-if="further.length > 0">
+                <summary class="text-lake font-semibold">
+                    {{ count(further.length, 'further field') }}
+                </summary>
+                <div class="mt-3 flex flex-col gap-4">
+                    <EntryField
+                        v-for="field in further"
+                        :key="field.pointer"
+                        v-bind="{ pack, field, value, faults, choices: entry.choices }"
+                        @set="(p, v) => $emit('set', p, v)"
+                        @look="$emit('look', $event)"
+                    />
+                </div>
+            </details>
+        </div>
+    </form>
+</template>
