@@ -172,6 +172,9 @@ public sealed class HostProfile
     /// <summary>What players know as one.</summary>
     public required IReadOnlyList<ThingRule> Things { get; init; }
 
+    /// <summary>What is made of what; null where the host has no recipes.</summary>
+    public required EconomyRule? Economy { get; init; }
+
     /// <summary>Names that later editions changed.</summary>
     public required IReadOnlyList<RenamedRule> Renamed { get; init; }
 

@@ -53,6 +53,7 @@ public sealed class ProfileReader
             .ToDictionary(f => f.Path.FileName, f => f.ReadAll(), StringComparer.Ordinal);
         var things = new ThingReader(places);
         var thingRules = host.ObjectsIfAny("things").Select(things.Read).ToList();
+        var economy = host.ObjectIfAny("economy") is { } found ? new EconomyReader(places, codebooks).Read(found) : null;
         var renamed = host.ObjectsIfAny("renamed").SelectMany(r => ReadRenamed(r, rules)).ToList();
         var package = ReadPackage(host.Object("package"), rules);
         rules.CheckReferences(places, codebooks, masks.Keys.ToHashSet());
@@ -72,6 +73,7 @@ public sealed class ProfileReader
             Families = families,
             Unjudged = unjudged,
             Things = thingRules,
+            Economy = economy,
             Renamed = renamed,
             Masks = masks,
             Package = package,

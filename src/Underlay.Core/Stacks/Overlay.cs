@@ -181,6 +181,12 @@ public sealed class Overlay
     /// <summary>The text at a field of an entry, own or taken over from another (<see cref="Entries.Inheritance"/>).</summary>
     public string? Text(Placement owner, string pointer) => Links.Text(owner, pointer);
 
+    /// <summary>The value at a field of an entry, own or taken over.</summary>
+    public System.Text.Json.JsonElement? Value(Placement owner, string pointer) => Links.Value(owner, pointer);
+
+    /// <summary>The entry that has an id in a place and is shown, or null.</summary>
+    public Placement? EntryOf(Place place, string id) => Links.ById(place, id);
+
     /// <summary>The keys of a table of the stack: the base's with the pack's over them.</summary>
     public IReadOnlySet<string> TableKeys(Place table)
     {

@@ -20,6 +20,18 @@ internal static class KilnmoorBase
         ("heather", "Heather", "grown"), ("water", "Water", "water"), ("snow", "Snow", "water"),
     ];
 
+    /// <summary>What can be bought has a price, for one kilogram or one piece; clays and what is built are made of it.</summary>
+    private static readonly Dictionary<string, string> Prices = new(StringComparer.Ordinal)
+    {
+        ["sand"] = "0.5",
+        ["earth"] = "0.2",
+        ["ash"] = "0.8",
+        ["oak"] = "1.5",
+        ["reed"] = "0.3",
+        ["straw"] = "0.2",
+        ["water"] = "0",
+    };
+
     public static FileTree Make(string edition)
     {
         var tree = new DemoTree();
@@ -186,7 +198,7 @@ internal static class KilnmoorBase
 
     private static void AddTables(DemoTree tree, string edition)
     {
-        tree.Text("tables/materials.csv", Codes(Materials));
+        tree.Text("tables/materials.csv", PricedCodes(Materials));
         tree.Text("codes/markets.csv", Codes(Village.Markets.Select(m => (m.Code, m.Name, "market"))));
         tree.Text("codes/kilns.csv", Codes(Village.Kilns.Select(k => (k.Code, k.Name, "kiln"))));
         var meet = SurfaceList.Neighbours.Select(n => $"{SurfaceList.NameIn(n.One, edition)},{SurfaceList.NameIn(n.Other, edition)}");
@@ -195,6 +207,10 @@ internal static class KilnmoorBase
             "tables/seals.csv",
             $"code,name\n{string.Join('\n', Village.Seals.Select(s => $"{Village.SealIn(s.Code, edition)},{s.Name}"))}\n");
     }
+
+    private static string PricedCodes(IEnumerable<(string Code, string Name, string Group)> rows) =>
+        "code,name,group,since,price\n"
+        + string.Concat(rows.Select(r => $"{r.Code},{r.Name},{r.Group},3.0,{Prices.GetValueOrDefault(r.Code, "")}\n"));
 
     private static string Codes(IEnumerable<(string Code, string Name, string Group)> rows)
     {

@@ -54,8 +54,11 @@ internal static class TidepoolWorkshop
         tree.Bytes("audio/tools/saltbrook_shell_tap.wav", Tones.Knock(2400, 0.2, 953).ToWav());
         tree.Bytes("audio/ambience/quay_water.wav", Tones.Murmur(3, 954, 380, 2).ToWav());
 
-        // A ware that is called otherwise, a lane too narrow, a signal that snow silences, a list that lacks the host's own.
+        // A ware that is called otherwise, bricks that grow as they are broken and pressed, a lane too narrow, a signal that snow
+        // silences, a list that lacks the host's own.
         tree.Json("entries/recipes/tide_cup.json", Recipe("moor.teacup"));
+        tree.Json("entries/recipes/press_bricks.json", Press());
+        tree.Json("entries/recipes/break_bricks.json", Break(sherds: 3));
         tree.Json("entries/plans/quay.json", MarketGrounds.Plan("moor.quay_ground", ["market_day"], narrow: 1));
         tree.Json("entries/towers/quay.json", Tower("clear"));
         tree.Json("entries/techniques.json", Techniques(lacking: 2));
@@ -71,6 +74,7 @@ internal static class TidepoolWorkshop
         .Bytes("audio/street/steps.wav", Tones.Knock(200, 0.7, 952).ToWav())
         .Text("audio/ambience.csv", "name,loop_from,loop_to,gain_db\nquay_water,0,96000,-4\n")
         .Json("entries/recipes/tide_cup.json", Recipe("moor.tea_cup"))
+        .Json("entries/recipes/break_bricks.json", Break(sherds: 2))
         .Json("entries/plans/quay.json", MarketGrounds.Plan("moor.quay_ground", ["market_day"]))
         .Json("entries/towers/quay.json", Tower("any"))
         .Json("entries/techniques.json", Techniques(lacking: 0))
@@ -98,6 +102,22 @@ internal static class TidepoolWorkshop
         300,
         "4.0");
 
+    private static JsonObject Press() => Workshop.Recipe(
+        "saltbrook.press_bricks",
+        "bottle",
+        [Workshop.Part("material", "sherds", 2)],
+        [Workshop.Part("material", "brick", 1)],
+        120,
+        "4.0");
+
+    private static JsonObject Break(int sherds) => Workshop.Recipe(
+        "saltbrook.break_bricks",
+        "hammer",
+        [Workshop.Part("material", "brick", 1)],
+        [Workshop.Part("material", "sherds", sherds)],
+        5,
+        "4.0");
+
     private static JsonObject Tower(string weather) => new()
     {
         ["id"] = "moor.quay_tower",
@@ -120,7 +140,13 @@ internal static class TidepoolWorkshop
         var csv = "key,en,de,fr\n"
             + Sayings.Row("saltbrook.tide/name", "Tide", "Gezeiten", "Marée")
             + Sayings.Row("saltbrook.shell_pressing/name", "Shell pressing", "Muscheln drücken", "Empreintes de coquilles")
-            + Sayings.Row("saltbrook.tide_cup_again/name", "Glaze a cup anew", "Tasse neu glasieren", "Réémailler une tasse");
+            + Sayings.Row("saltbrook.tide_cup_again/name", "Glaze a cup anew", "Tasse neu glasieren", "Réémailler une tasse")
+            + Sayings.Row(
+                "saltbrook.press_bricks/name",
+                "Press bricks of sherds",
+                "Ziegel aus Scherben pressen",
+                "Presser des briques de tessons")
+            + Sayings.Row("saltbrook.break_bricks/name", "Break bricks", "Ziegel zerschlagen", "Casser des briques");
         foreach (var (id, en, de, fr, about, ueber, sur) in Wares)
         {
             // The keys stand as the ids stood when they were written.

@@ -24,6 +24,9 @@ internal static class WareMeasures
             ["butter_dish"] = (6, 12, 6, 350, 620, "harvest", 1),
         };
 
+    /// <summary>How much clay goes into one, in kilograms.</summary>
+    public static double ClayOf(Ware ware) => All[ware.Name].Weight / 1000.0;
+
     /// <summary>The fields of a ware's entry.</summary>
     public static IEnumerable<(string Field, JsonNode Value)> Of(Ware ware)
     {

@@ -43,7 +43,10 @@ internal static class Workshop
     public static IReadOnlyDictionary<string, JsonArray> GlazeRows(string edition) =>
         new Dictionary<string, JsonArray>(StringComparer.Ordinal)
         {
-            ["celadon"] = Rows(edition, (1180, 1260, "reducing", "crackle", "fineness", 0.6), (1100, 1180, "any", "matte", "softness", 0.4)),
+            ["celadon"] = Rows(
+                edition,
+                (1180, 1260, "reducing", "crackle", "fineness", 0.6),
+                (1100, 1180, "any", "matte", "softness", 0.4)),
             ["salt"] = Rows(edition, (1220, 1300, "any", "speckle", "density", 0.3), (1100, 1220, "oxidising", "haze", "strength", 0.2)),
             ["amber"] = Rows(edition, (1050, 1120, "oxidising", "drip", "length_mm", 12), (1120, 1200, "any", "pool", "depth_mm", 2)),
         };
@@ -104,13 +107,18 @@ internal static class Workshop
     private static void AddFirings(DemoTree tree, Ware ware, string edition)
     {
         var name = WareList.NameIn(ware.Name, edition);
-        var clay = Math.Max(1, ware.Skin.Width * ware.Skin.Height / 4096 / 2.0);
+        // No two wares of one clay weigh the same, so that a station knows them by it.
+        var clay = WareMeasures.ClayOf(ware);
         foreach (var (suffix, pieces, wood) in new[] { ("", 1, 1.0), ("_kilnful", 6, 4.0) })
         {
             var recipe = Recipe(
                 $"moor.{name}{suffix}",
                 pieces == 1 ? "updraught" : "bottle",
-                [Part("material", ware.MadeOf, clay * pieces), Part("material", "ash", pieces), Part("material", "oak", wood)],
+                [
+                    Part("material", ware.MadeOf, Math.Round(clay * pieces, 2)),
+                    Part("material", "ash", pieces),
+                    Part("material", "oak", wood),
+                ],
                 [Part("ware", $"moor.{name}", pieces)],
                 pieces == 1 ? 380 : 900,
                 edition);

@@ -18,7 +18,13 @@ public class EntryRenameTests
             "wares/tide_mug/ware.json",
             """{ "id": "saltbrook.tide_mug", "like": "saltbrook.tide_cup", "lid": "saltbrook.tide_cup", "glaze": "moor.celadon" }""")
         .With("wares/tide_mug/mask.png", Picture.Mask())
-        .WithTexts("saltbrook.fire/name")
+        .WithTexts("saltbrook.fire/name", "saltbrook.turn/name")
+        .With(
+            "entries/recipes/turn.json",
+            SmallBase.Recipe(
+                "saltbrook.turn",
+                """{ "material": "clay", "amount": 3 }""",
+                """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""))
         .With(
             "entries/recipes/fire.json",
             SmallBase.Recipe(
@@ -135,7 +141,10 @@ public class EntryRenameTests
     {
         var pack = Cups.With(
             "entries/recipes/tide_cup.json",
-            SmallBase.Recipe("saltbrook.tide_cup", makes: """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""));
+            SmallBase.Recipe(
+                "saltbrook.tide_cup",
+                """{ "material": "clay", "amount": 4 }""",
+                """{ "ware": "saltbrook.tide_cup", "amount": 1 }"""));
         Assert.Empty(pack.Faults());
         var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("wares/tide_cup/ware.json"), "ebb_cup"));
         Assert.Empty(after.Faults());
