@@ -12,11 +12,11 @@ import PlanList from './PlanList.vue'
  * pack is chosen first.
  */
 const isOpen = defineModel<boolean>({ required: true })
-const props = defineProps<{ pack: string; how: 'rename' | 'clone'; path?: string; usual?: string }>()
+const props = defineProps<{ pack: string; how: 'rename' | 'clone'; path?: string; usual?: string; start?: string }>()
 const emit = defineEmits<{ done: [path: string] }>()
 
 const change = useChange(() => props.pack)
-const place = ref('')
+const place = ref(props.start ?? '')
 const original = ref('')
 const name = ref(props.usual ?? '')
 const asked = refDebounced(

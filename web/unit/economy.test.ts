@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest'
+import type { EconomyView, GoodView, RecipeView } from '@/api/client'
+import { graphOf } from '@/stops/define/economy/graph'
+import { change, isChanged, sum, time } from '@/stops/define/economy/words'
+
+const good = (key: string, way: string | null = null, more: Partial<GoodView> = {}): GoodView => ({
+    key,
+    id: key,
+    title: key,
+    path: null,
+    picture: null,
+    isYours: false,
+    isThere: true,
+    isBought: way === null,
+    sold: null,
+    before: { price: 1, minutes: 0, way },
+    after: { price: 1, minutes: 0, way },
+    ...more,
+})
+const part = (key: string, amount = 1) => ({ amount, goods: [key], shown: key, isOpen: false })
+const recipe = (path: string, uses: string[], makes: string[]): RecipeView => ({
+    path,
+    place: 'recipes',
+    title: path,
+    station: 'wheel',
+    minutes: 5,
+    isYours: false,
+    uses: uses.map((key) => part(key, 2)),
+    makes: makes.map((key) => part(key)),
+})
+const kiln: EconomyView = {
+    revision: 1,
+    goods: [good('earth'), good('clay', 'dig'), good('jug', 'fire'), good('sherds', 'break'), good('brick', 'press')],
+    recipes: [
+        recipe('dig', ['earth'], ['clay']),
+        recipe('wash', ['earth'], ['clay']),
+        recipe('fire', ['clay'], ['jug']),
+        recipe('kilnful', ['clay'], ['jug']),
+        recipe('break', ['jug'], ['sherds']),
+        recipe('press', ['sherds'], ['brick']),
+    ],
+}
+const keys = (chosen: string) => graphOf(kiln, chosen).nodes.map((node) => node.key)
+
+describe('the graph of a good', () => {
+    it('has every way that makes it, of what goes into those the cheapest, and what takes it', () => {
+        expect(keys('jug').sort()).toEqual(['earth', 'dig', 'clay', 'fire', 'kilnful', 'jug', 'break', 'sherds'].sort())
+    })
+
+    it('goes from left to right', () => {
+        const at = Object.fromEntries(graphOf(kiln, 'jug').nodes.map((node) => [node.key, node.x]))
+        for (const line of [
+            ['earth', 'dig'],
+            ['dig', 'clay'],
+            ['clay', 'fire'],
+            ['fire', 'jug'],
+            ['jug', 'break'],
+        ])
+            expect(at[line[0]!]).toBeLessThan(at[line[1]!]!)
+    })
+
+    it('draws the cheapest way through, with its amounts', () => {
+        const { lines } = graphOf(kiln, 'jug')
+        expect(lines.filter((line) => line.isWay).map((line) => line.amount)).toContain('2')
+        expect(lines.filter((line) => !line.isWay)).toHaveLength(2)
+    })
+
+    it('comes to an end where goods are made of each other', () => {
+        const round: EconomyView = {
+            ...kiln,
+            goods: [good('one', 'there'), good('two', 'back')],
+            recipes: [recipe('there', ['two'], ['one']), recipe('back', ['one'], ['two'])],
+        }
+        expect(graphOf(round, 'one').nodes).toHaveLength(4)
+    })
+
+    it('leaves away what is too much, and says so', () => {
+        const many = Array.from({ length: 100 }, (_, index) => recipe(`r${index}`, ['clay'], [`g${index}`]))
+        const graph = graphOf({ ...kiln, recipes: many }, 'clay')
+        expect(graph.isCut).toBe(true)
+        expect(graph.nodes.length).toBeLessThan(100)
+    })
+})
+
+describe('words of costs', () => {
+    it('tells sums and times shortly', () => {
+        expect([sum(0.30000000000000004), sum(12), sum(2.345)]).toEqual(['0.3', '12', '2.35'])
+        expect([time(35), time(380), time(59.7)]).toEqual(['35 min', '6 h 20', '1 h 00'])
+    })
+
+    it('tells what became of a cost', () => {
+        const price = (one: GoodView) => change(one, (cost) => sum(cost.price))
+        expect(price(good('a'))).toBe('1')
+        expect(price(good('a', null, { after: { price: 2, minutes: 0, way: null } }))).toBe('1 → 2')
+        expect(price(good('a', null, { after: null }))).toBe('cannot be had any more')
+        expect(price(good('a', null, { before: null, after: null }))).toBe('cannot be had')
+    })
+
+    it('knows what the pack changes', () => {
+        expect(isChanged(good('a'))).toBe(false)
+        expect(isChanged(good('a', null, { isYours: true }))).toBe(true)
+        expect(isChanged(good('a', null, { before: null }))).toBe(true)
+    })
+})
