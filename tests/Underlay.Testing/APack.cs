@@ -166,7 +166,7 @@ public static class SmallBase
                         "moor.milk_jug/name", "moor.milk_jug/about", "moor.soup_bowl/name", "moor.soup_bowl/about", "moor.big_jug/name",
                         "moor.big_jug/about", "moor.celadon/name", "moor.throwing/name", "moor.glazing/name", "moor.quay/name",
                         "first_frost/line",
-                    }.Select(k => $"{k},One,Eins,Un\n")))
+                    }.Select(k => $"{k},Old,Alt,Vieux\n")))
             .With("codes/neighbours.csv", "one,other\nflagstone,fence\n")
             .With("art/shapes/jug.json", Outline)
             .With("art/shapes/bowl.json", Outline)

@@ -66,6 +66,8 @@ public static class CheckList
         new TextWithoutOwner(),
         new Untranslated(),
         new LiteralText(),
+        new TextAsOriginal(),
+        new LongText(),
         new RecipeOutOfReach(),
         new SameThings(),
         new FreeGainCheck(),

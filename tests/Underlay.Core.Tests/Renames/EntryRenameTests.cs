@@ -113,7 +113,7 @@ public class EntryRenameTests
         Assert.Contains("\"id\": \"saltbrook.cream_jug\"", ware, StringComparison.Ordinal);
         Assert.Contains("\"stall\": \"003\"", ware, StringComparison.Ordinal);
         Assert.True(after.Files.ContainsKey("art/stalls/003.png"));
-        Assert.Contains("saltbrook.cream_jug/about,One,Eins,Un", Text(after, "texts/wares.csv"), StringComparison.Ordinal);
+        Assert.Contains("saltbrook.cream_jug/about,Old,Alt,Vieux", Text(after, "texts/wares.csv"), StringComparison.Ordinal);
         // Its pictures are still the original's.
         Assert.Contains(
             after.Findings(),

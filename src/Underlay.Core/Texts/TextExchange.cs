@@ -1,0 +1,85 @@
+using System.Text;
+using Underlay.Core.Formats.Csv;
+using Underlay.Core.Names;
+
+namespace Underlay.Core.Texts;
+
+/// <summary>What a translator's table would change.</summary>
+/// <param name="Changes">Cells that differ and are not empty.</param>
+/// <param name="Passed">What is passed over, each as a sentence.</param>
+/// <param name="Problem">Why the table cannot be read, as a sentence; null where it can.</param>
+public sealed record TextReading(IReadOnlyList<TextChange> Changes, IReadOnlyList<string> Passed, string? Problem);
+
+/// <summary>Texts out for translators and in again, as tables that spreadsheets read and write.</summary>
+public static class TextExchange
+{
+    private const int MostPassed = 50;
+    private static readonly char[] Separators = [',', ';', '\t'];
+
+    /// <summary>Texts as CSV (RFC 4180) with a byte order mark, by which spreadsheets know that it is UTF-8.</summary>
+    /// <param name="sheet">The texts.</param>
+    /// <param name="lines">Those that are written.</param>
+    public static byte[] Write(TextSheet sheet, IEnumerable<TextLine> lines)
+    {
+        var csv = CsvText.Read("key\r\n")!;
+        var text = new StringBuilder().Append(csv.Format(sheet.Languages.Prepend(sheet.Place.Table!.Key)));
+        foreach (var line in lines) text.Append(csv.Format(sheet.Languages.Select(line.In).Prepend(line.Key)));
+        return [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(text.ToString())];
+    }
+
+    /// <summary>Reads such a table: with commas, semicolons or tabs, in UTF-8 or UTF-16, with a mark or without.</summary>
+    /// <param name="sheet">The texts as they are.</param>
+    /// <param name="bytes">The table. Empty cells change nothing; languages and keys that are not known are told.</param>
+    public static TextReading Read(TextSheet sheet, byte[] bytes)
+    {
+        var key = sheet.Place.Table!.Key;
+        if (Parse(Decode(bytes), key) is not { } csv)
+            return new TextReading([], [], $"This is no table with a column “{key}”: save it as CSV, with commas, semicolons or tabs.");
+        var passed = new List<string>();
+        string? LanguageOf(string column) => sheet.Languages.FirstOrDefault(l => l.Equals(column.Trim(), StringComparison.OrdinalIgnoreCase));
+        var columns = csv.Header.Select((name, at) => (At: at, Name: name.Trim(), Language: LanguageOf(name))).ToList();
+        foreach (var (_, name, language) in columns)
+            if (language is null && name.Length > 0 && !name.Equals(key, StringComparison.OrdinalIgnoreCase))
+                passed.Add($"The column “{name}” is no language of this host.");
+        var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);
+        var keyAt = columns.First(c => c.Name.Equals(key, StringComparison.OrdinalIgnoreCase)).At;
+        var changes = new List<TextChange>();
+        foreach (var row in csv.Rows.Skip(1))
+        {
+            var named = row.Fields.ElementAtOrDefault(keyAt)?.Trim() ?? "";
+            if (named.Length == 0) continue;
+            if (!lines.TryGetValue(named, out var line))
+            {
+                var near = Slips.Nearest(lines.Keys, named);
+                passed.Add($"Line {row.Line}: there is no text “{named}”{(near is null ? "" : $"; “{near}” is near")}.");
+                continue;
+            }
+
+            foreach (var (at, _, language) in columns)
+                if (language is not null
+                    && row.Fields.ElementAtOrDefault(at)?.Trim() is { Length: > 0 } says
+                    && says != line.In(language))
+                    changes.Add(new TextChange(named, language, says));
+        }
+
+        if (passed.Count > MostPassed) passed = [.. passed.Take(MostPassed), $"And {passed.Count - MostPassed} more."];
+        return new TextReading(changes, passed, null);
+    }
+
+    private static string Decode(byte[] bytes)
+    {
+        var encoding = bytes.AsSpan() switch
+        {
+            [0xFF, 0xFE, ..] => Encoding.Unicode,
+            [0xFE, 0xFF, ..] => Encoding.BigEndianUnicode,
+            var plain when System.Text.Unicode.Utf8.IsValid(plain) => Encoding.UTF8,
+            _ => Encoding.Latin1,
+        };
+        return encoding.GetString(bytes).TrimStart('\uFEFF');
+    }
+
+    private static CsvText? Parse(string text, string key) =>
+        Separators
+            .Select(separator => CsvText.Read(text, separator))
+            .FirstOrDefault(c => c?.Header.Any(h => h.Trim().Equals(key, StringComparison.OrdinalIgnoreCase)) == true);
+}
