@@ -23,6 +23,7 @@ using Underlay.Server.Packs;
 using Underlay.Server.Pictures;
 using Underlay.Server.Releases;
 using Underlay.Server.Sounds;
+using Underlay.Server.Texts;
 using Underlay.Server.Tray;
 using Underlay.Server.Trials;
 
@@ -115,6 +116,7 @@ app.MapEntries();
 app.MapNames();
 app.MapTies();
 app.MapEconomies();
+app.MapTexts();
 app.MapHistory();
 app.MapReleases();
 app.MapTrials();

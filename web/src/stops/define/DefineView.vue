@@ -9,8 +9,10 @@ const props = defineProps<{ id: string }>()
 const view = useQueryValue('view', 'entries')
 const { data: pack } = usePack(() => props.id)
 const EconomyView = defineAsyncComponent(() => import('./economy/EconomyView.vue'))
+const TextsView = defineAsyncComponent(() => import('./texts/TextsView.vue'))
 const views = [
     { key: 'entries', title: 'Entries' },
+    { key: 'texts', title: 'Texts' },
     { key: 'economy', title: 'Economy' },
 ]
 </script>
@@ -32,7 +34,8 @@ const views = [
             </button>
         </div>
         <div class="min-h-0 grow">
-            <EconomyView v-if="view === 'economy'" :id="id" />
+            <TextsView v-if="view === 'texts'" :id="id" />
+            <EconomyView v-else-if="view === 'economy'" :id="id" />
             <EntriesView v-else :id="id" />
         </div>
     </div>

@@ -38,7 +38,7 @@ const parts = computed(() => [
                     loading="lazy"
                 />
                 <span class="min-w-0 grow break-words">
-                    <span v-if="part.key === 'needs'" class="text-faint mr-1">{{ tie.says }}</span>
+                    <span v-if="part.key === 'needs'" class="text-faint">{{ tie.says }}</span>{{ ' ' }}
                     <button
                         v-if="tie.isText && tie.path"
                         type="button"
@@ -56,11 +56,10 @@ const parts = computed(() => [
                         >{{ tie.title }}</router-link
                     >
                     <span v-else :title="tie.path ?? undefined">{{ tie.title }}</span>
-                    <span v-if="part.key === 'uses'" class="text-faint ml-1">{{ tie.noun }}, {{ tie.says }}</span>
-                    <span v-if="!tie.holds" class="ml-1"
-                        ><span class="text-madder" aria-hidden="true"> ▼</span> not there</span
-                    >
-                    <span v-else-if="tie.isYours" class="text-faint ml-1">yours</span>
+                    {{ ' ' }}<span v-if="part.key === 'uses'" class="text-faint">{{ tie.noun }}, {{ tie.says }}</span>
+                    {{ ' '
+                    }}<span v-if="!tie.holds"><span class="text-madder" aria-hidden="true"> ▼</span> not there</span>
+                    <span v-else-if="tie.isYours" class="text-faint">yours</span>
                 </span>
             </li>
         </ul>

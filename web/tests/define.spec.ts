@@ -1,0 +1,147 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { findings, newPack } from './pages'
+
+const cell = (page: Page, owner: string, word: string, language: string) =>
+    page.getByLabel(`${owner}, ${word}, ${language}`, { exact: true })
+const texts = async (page: Page, id: string) =>
+    (
+        (await (await page.request.get(`/api/packs/${id}/texts`)).json()) as {
+            texts: { key: string; says: string[]; isYours: boolean }[]
+        }
+    ).texts
+
+/** A ware of the author's, made of the base's tea cup. */
+async function makeCup(page: Page): Promise<string> {
+    const id = await newPack(page, 'Ebb Wares')
+    const made = await page.request.post(`/api/packs/${id}/entry/clone`, {
+        data: { path: 'wares/tea_cup/ware.json', name: 'ebb_cup' },
+    })
+    expect(made.ok()).toBe(true)
+    return id
+}
+
+test('texts that a clone left as they were are found and written in three languages', async ({ page }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define`)
+    await page.getByRole('tab', { name: 'Texts' }).click()
+    await page.locator('[data-test="which-texts"]').selectOption('original')
+    await expect(page.getByText('still says what moor.tea_cup/name does').first()).toBeVisible()
+
+    await cell(page, 'Ebb cup', 'name', 'en').fill('Ebb cup')
+    await cell(page, 'Ebb cup', 'name', 'de').fill('Ebbtasse')
+    await cell(page, 'Ebb cup', 'name', 'fr').fill('Tasse, basse mer')
+    // Enter goes on to the same language of the next.
+    await cell(page, 'Ebb cup', 'about', 'en').fill('Left by the sea.')
+    await cell(page, 'Ebb cup', 'about', 'en').press('Enter')
+    await expect(page.locator('[data-test="cells-state"]')).toHaveText('saved')
+    await expect
+        .poll(async () => (await texts(page, id)).find((t) => t.key === 'saltbrook.ebb_cup/name')?.says)
+        .toEqual(['Ebb cup', 'Ebbtasse', 'Tasse, basse mer'])
+    await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (0)')
+    expect((await findings(page, id)).blocker).toBe(0)
+
+    await page.locator('[data-test="which-texts"]').selectOption('yours')
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+    await expect(cell(page, 'Ebb cup', 'about', 'en')).not.toHaveValue('Left by the sea.')
+})
+
+test('a cell that is typed into without a network is saved when it is back', async ({ page, context }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define?view=texts`)
+    await expect(cell(page, 'Ebb cup', 'name', 'de')).toBeVisible()
+    await context.setOffline(true)
+    await cell(page, 'Ebb cup', 'name', 'de').fill('Ebbtasse')
+    await page.keyboard.press('Tab')
+    await expect(page.locator('[data-test="cells-state"]')).toContainText('kept in this browser')
+    await context.setOffline(false)
+    await expect(page.locator('[data-test="cells-state"]')).toHaveText('saved', { timeout: 30_000 })
+    expect((await texts(page, id)).find((t) => t.key === 'saltbrook.ebb_cup/name')?.says[1]).toBe('Ebbtasse')
+})
+
+test('texts go out to a translator and come in again', async ({ page }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define?view=texts`)
+    const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('link', { name: 'Save as CSV' }).click(),
+    ])
+    const out = readFileSync(await download.path(), 'utf8')
+    expect(out).toContain('saltbrook.ebb_cup/name,')
+
+    // As a spreadsheet gives it back: semicolons, a column of remarks, a key with a slip.
+    await page.locator('[data-test="csv"]').setInputFiles({
+        name: 'aus berlin.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(
+            'key;de;Bemerkung\r\nsaltbrook.ebb_cup/name;Ebbtasse;kurz?\r\nsaltbrook.ebb_cap/about;Salz;\r\n',
+        ),
+    })
+    const dialog = page.getByRole('dialog')
+    await expect(dialog.locator('[data-test="changes"]')).toContainText('Ebbtasse')
+    await expect(dialog).toContainText('there is no text “saltbrook.ebb_cap/about”; “saltbrook.ebb_cup/about” is near')
+    await dialog.getByRole('button', { name: 'Take over' }).click()
+    await expect(cell(page, 'Ebb cup', 'name', 'de')).toHaveValue('Ebbtasse')
+    // What the table said nothing about stays.
+    await expect(cell(page, 'Ebb cup', 'name', 'en')).not.toHaveValue('')
+})
+
+test('what is made of what shows what a recipe of the pack changes', async ({ page }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define?view=economy`)
+    await expect(page.locator('[data-test="goods"]').getByRole('button', { name: /Ebb cup/ })).toContainText(
+        'cannot be had',
+    )
+    await page.getByRole('button', { name: 'Make one of another’s' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.locator('[data-test="new-original"]').selectOption({ label: 'Tea cup' })
+    await dialog.locator('[data-test="name"]').fill('ebb_cup')
+    await expect(dialog.locator('[data-test="plan"]')).toContainText('entries/recipes/ebb_cup.json')
+    await dialog.getByRole('button', { name: 'Make it' }).click()
+    const makes = page.locator('[data-test="list"]').filter({ has: page.getByRole('heading', { name: /^Makes/ }) })
+    await makes.getByRole('combobox', { name: 'Ware' }).selectOption('saltbrook.ebb_cup')
+    await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
+
+    // The same things make either cup until an amount tells them apart.
+    await page.getByRole('tab', { name: 'Economy' }).click()
+    const cup = page.locator('[data-test="goods"]').getByRole('button', { name: /Ebb cup/ })
+    await expect(cup).toContainText('costs')
+    await expect(page.getByText('The same things satisfy this recipe and “moor.tea_cup”')).toBeVisible()
+    await cup.click()
+    await expect(page.locator('[data-test="graph"]').getByRole('button', { name: /Updraught kiln/ })).toBeVisible()
+    await page
+        .locator('[data-test="graph"]')
+        .getByRole('button', { name: /Updraught kiln/ })
+        .click()
+    await page.getByLabel('Amount', { exact: true }).first().fill('0.2')
+    await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
+    await page.getByRole('tab', { name: 'Economy' }).click()
+    await expect(page.getByText('The same things satisfy')).toHaveCount(0)
+})
+
+test('an entry tells what it has from another, what it needs and who uses it, and leaves with what is its own', async ({
+    page,
+}) => {
+    const id = await newPack(page, 'Ebb Wares')
+    await page.goto(`/packs/${id}/define?path=wares/honey_pot/ware.json`)
+    const madeOf = page.locator('[data-test="taken"]').filter({ hasText: 'red_clay' })
+    await expect(madeOf).toContainText('from Water jug')
+    await madeOf.getByRole('button', { name: 'Set here' }).click()
+    await expect(page.getByLabel('Made of')).toHaveValue('red_clay')
+    await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
+    await expect(page.locator('[data-test="uses"]')).toContainText('Honey pot recipe')
+
+    await page.locator('[data-test="needs"]').getByRole('button', { name: 'Milk pitcher' }).click()
+    await expect(page.locator('[data-test="uses"]')).toContainText('takes over')
+    await page.goBack()
+
+    await page.goto(`/packs/${id}/define?path=wares/honey_pot/ware.json`)
+    await page.getByRole('button', { name: 'Take out …' }).click()
+    const dialog = page.getByRole('dialog')
+    await expect(dialog.locator('[data-test="plan"]')).toContainText('the host’s own shows again')
+    await dialog.locator('[data-test="remove"]').click()
+    await expect(dialog).toBeHidden()
+    expect(await (await page.request.get(`/api/packs/${id}/entries`)).json()).toMatchObject({
+        entries: [{ kind: 'manifest' }],
+    })
+})
