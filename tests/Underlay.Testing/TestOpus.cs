@@ -22,6 +22,14 @@ public static class TestOpus
             .. "OggS"u8, 0, flags, .. BitConverter.GetBytes(position), 7, 0, 0, 0, .. BitConverter.GetBytes(number), 0, 0, 0, 0, 1,
             (byte)packet.Length, .. packet,
         ];
+        Sign(page);
+        return page;
+    }
+
+    /// <summary>Gives a page its checksum.</summary>
+    public static void Sign(Span<byte> page)
+    {
+        page.Slice(22, 4).Clear();
         var sum = 0u;
         foreach (var value in page)
         {
@@ -29,7 +37,6 @@ public static class TestOpus
             for (var bit = 0; bit < 8; bit++) sum = (sum & 0x80000000) != 0 ? (sum << 1) ^ 0x04C11DB7 : sum << 1;
         }
 
-        BitConverter.TryWriteBytes(page.AsSpan(22), sum);
-        return page;
+        BitConverter.TryWriteBytes(page[22..], sum);
     }
 }

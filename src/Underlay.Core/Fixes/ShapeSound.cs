@@ -1,5 +1,5 @@
 using System.Globalization;
-using Underlay.Core.Formats.Wav;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
@@ -13,10 +13,11 @@ namespace Underlay.Core.Fixes;
 /// kept among the sources.
 /// </summary>
 /// <param name="Path">The sound.</param>
+/// <param name="Format">The format of its place.</param>
 /// <param name="Does">What it does, as words to press.</param>
 /// <param name="Change">The new sound of the old.</param>
 /// <param name="Loop">The row of its table that has to follow; null where none has.</param>
-public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> Change, ShapeSound.Row? Loop)
+public sealed record ShapeSound(PackPath Path, PackSoundFormat Format, string Does, Func<Sound, Sound> Change, ShapeSound.Row? Loop)
     : Fix(Does, LosesNothing: false, LeavesNoChoice: true)
 {
     /// <summary>A row of a table with a loop.</summary>
@@ -33,17 +34,19 @@ public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> C
         var frames = (int)Math.Round(sound.Facts.Sound.Header.Frames * (double)rate / from);
         return new ShapeSound(
             sound.Path,
+            FormatOf(sound),
             string.Create(CultureInfo.InvariantCulture, $"Resample it to {rate} Hz"),
             s => SoundResampler.To(s, rate),
             Moved(overlay, sound, frame => Math.Min(frames, SoundResampler.Frame(frame, from, rate))));
     }
 
     /// <summary>Makes it mono.</summary>
-    internal static ShapeSound ToMono(Placement sound) => new(sound.Path, "Make it mono", s => s.ToMono(), null);
+    internal static ShapeSound ToMono(Placement sound) => new(sound.Path, FormatOf(sound), "Make it mono", s => s.ToMono(), null);
 
     /// <summary>Makes it louder or softer by so many decibels.</summary>
     internal static ShapeSound Louder(Placement sound, double decibels) => new(
         sound.Path,
+        FormatOf(sound),
         string.Create(CultureInfo.InvariantCulture, $"Make it {Math.Abs(decibels):0.0} dB {(decibels < 0 ? "softer" : "louder")}"),
         s => s.Gain(decibels),
         null);
@@ -51,6 +54,7 @@ public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> C
     /// <summary>Takes away frames in front.</summary>
     internal static ShapeSound WithoutLead(Overlay overlay, Placement sound, int frames) => new(
         sound.Path,
+        FormatOf(sound),
         "Cut the silence in front",
         s => s.Cut(Math.Min(frames, s.Frames - 1), s.Frames),
         Moved(overlay, sound, frame => Math.Max(0, frame - frames)));
@@ -58,8 +62,8 @@ public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> C
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
-        if (tree.Find(Path) is not { } file || WavReader.Read(file.ReadAll()) is not { } sound) return [];
-        var write = new TreeEdit.Write(Path, WavWriter.Write(Change(sound)));
+        if (tree.Find(Path) is not { } file || SoundReader.Read(file.ReadAll()) is not { } sound) return [];
+        var write = new TreeEdit.Write(Path, Format.Encode(Change(sound)));
         return Loop is { } row
             && WriteSoundRow.Written(
                 tree.Find(row.Table)?.ReadAll(),
@@ -71,6 +75,8 @@ public sealed record ShapeSound(PackPath Path, string Does, Func<Sound, Sound> C
             ? [write, new TreeEdit.Write(row.Table, table)]
             : [write];
     }
+
+    private static PackSoundFormat FormatOf(Placement sound) => (PackSoundFormat)sound.Place.Format;
 
     private static Row? Moved(Overlay overlay, Placement sound, Func<int, int> move)
     {

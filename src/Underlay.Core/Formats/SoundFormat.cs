@@ -1,4 +1,14 @@
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats;
 
 /// <summary>A format in which authors have sounds.</summary>
-public abstract class SoundFormat : FileFormat;
+public abstract class SoundFormat : FileFormat
+{
+    /// <summary>The most samples of all channels that are decoded: what is more is no sound of a pack, and would fill the memory.</summary>
+    public const int MostSamples = 64 << 20;
+
+    /// <summary>The samples of a file; null where it has none, too many, or cannot be read.</summary>
+    /// <param name="file">The file's bytes, which begin as those of the format do.</param>
+    public abstract Sound? Decode(ReadOnlySpan<byte> file);
+}

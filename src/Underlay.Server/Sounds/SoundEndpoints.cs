@@ -50,7 +50,7 @@ internal static class SoundEndpoints
     {
         var sound = SoundReader.Read(bytes);
         var measure = facts.Sound?.Measure ?? (sound is null ? null : SoundMeasure.Of(sound));
-        // Opus is played by the browser, though not decoded here.
+        // What is too long to be decoded still has a header, and is played by the browser.
         var header = facts.Sound?.Header;
         var spans = sound is null ? [] : Peaks.Of(sound, Spans);
         return new SoundSide(

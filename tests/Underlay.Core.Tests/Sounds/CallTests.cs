@@ -7,17 +7,28 @@ namespace Underlay.Core.Tests.Sounds;
 /// <summary>Calls of the second host: WAV and Opus, numbered, of some length and one loudness.</summary>
 public class CallTests
 {
-    private static readonly byte[] Good = WavWriter.Write(
-        TestSound.Tone(48_000, seconds: 3) is var tone ? tone.Gain(-20 - Core.Sounds.Loudness.Of(tone)!.Value) : null!);
+    private static readonly byte[] Good = WavWriter.Write(Loud(3));
+
+    private static Core.Sounds.Sound Loud(double seconds) =>
+        TestSound.Tone(48_000, seconds: seconds) is var tone ? tone.Gain(-20 - Core.Sounds.Loudness.Of(tone)!.Value) : null!;
+
+    private static byte[] Opus(double seconds) => OpusWriter.Write(Loud(seconds));
 
     private static IEnumerable<(string, string, Severity)> Found(params (string Path, byte[] Bytes)[] calls) =>
         calls.Aggregate(AGuide.Of(), (guide, call) => guide.With($"calls/{call.Path}", call.Bytes))
             .Check()
             .Findings.Select(f => (f.Code.Value, f.Path["calls/".Length..], f.Severity));
 
+    private static AGuide Mended(AGuide guide, Finding finding)
+    {
+        var report = guide.Check();
+        var context = new Core.Fixes.FixContext("guide", Repository.Wrenfield, report.Edition, report.Overlay);
+        return new AGuide(guide.Tree.With(finding.Fix!.Edit(guide.Tree, context)).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+    }
+
     [Fact]
     public void Calls_from_one_without_a_gap_are_sound_in_either_format() =>
-        Assert.Empty(Found(("asbra/1.wav", Good), ("asbra/2.opus", TestOpus.Of(2)), ("asbra/3.wav", Good)));
+        Assert.Empty(Found(("asbra/1.wav", Good), ("asbra/2.opus", Opus(2)), ("asbra/3.wav", Good)));
 
     [Fact]
     public void One_behind_a_gap_is_silent() =>
@@ -27,11 +38,29 @@ public class CallTests
     [InlineData(1.99)]
     [InlineData(20.01)]
     public void One_that_is_too_short_or_too_long_is_silent(double seconds) =>
-        Assert.Equal([("sound/length", "asbra/1.opus", Severity.Blocker)], Found(("asbra/1.opus", TestOpus.Of(seconds))));
+        Assert.Equal([("sound/length", "asbra/1.opus", Severity.Blocker)], Found(("asbra/1.opus", Opus(seconds))));
 
     [Fact]
     public void One_that_cannot_be_read_is_silent_and_not_left_out() =>
         Assert.Equal([("sound/unreadable", "asbra/1.opus", Severity.Blocker)], Found(("asbra/1.opus", Good)));
+
+    [Fact]
+    public void An_opus_call_that_is_too_soft_is_told_and_saved_louder_as_opus()
+    {
+        var guide = AGuide.Of().With("calls/asbra/1.opus", OpusWriter.Write(Loud(3).Gain(-9)));
+        var finding = Assert.Single(guide.Check().Findings);
+        Assert.Equal("sound/heard", finding.Code.Value);
+        Assert.Empty(Mended(guide, finding).Check().Findings);
+    }
+
+    [Fact]
+    public void What_is_no_opus_under_its_name_is_saved_anew_as_opus()
+    {
+        var guide = AGuide.Of().With("calls/asbra/1.opus", WavWriter.Write(Core.Sounds.SoundResampler.To(Loud(3), 44_100)));
+        var finding = Assert.Single(guide.Check().Findings);
+        Assert.Equal(("sound/unreadable", "Save it anew as Opus"), (finding.Code.Value, finding.Fix!.Title));
+        Assert.Empty(Mended(guide, finding).Check().Findings);
+    }
 
     [Fact]
     public void One_of_another_rate_or_loudness_is_told() =>

@@ -12,5 +12,11 @@ namespace Underlay.Testing.Fuzzing;
 public sealed record Intake(string Name, IReadOnlyList<byte[]> Samples, Action<byte[]> Read, Func<byte[], byte[]>? Mend = null)
 {
     /// <summary>All of them.</summary>
-    public static IReadOnlyList<Intake> All { get; } = [.. ArchiveIntakes.All, .. PictureIntakes.All, .. TextIntakes.All];
+    public static IReadOnlyList<Intake> All { get; } =
+    [
+        .. ArchiveIntakes.All,
+        .. PictureIntakes.All,
+        .. SoundIntakes.All,
+        .. TextIntakes.All,
+    ];
 }

@@ -1,6 +1,4 @@
 using Underlay.Core.Formats;
-using Underlay.Core.Formats.Ogg;
-using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts;
 using Underlay.Core.Sounds;
 
@@ -10,18 +8,18 @@ namespace Underlay.Core.BaseFiles.Contents;
 internal sealed class SoundContent : ContentReader
 {
     /// <summary>Raised whenever sounds are measured in another way, or what is found is written in another.</summary>
-    private const int Layout = 2;
+    private const int Layout = 3;
 
     /// <inheritdoc/>
     public override bool KeepsBytes => false;
 
     /// <inheritdoc/>
     public override string KeyFor(Place place) =>
-        FormattableString.Invariant($"sound/{(place.Format is OggFormat ? "opus" : "wav")}/{Layout}");
+        FormattableString.Invariant($"sound/{place.Format.Name}/{Layout}");
 
     /// <inheritdoc/>
     public override ContentFacts Read(ReadOnlyMemory<byte> bytes, Place place) =>
-        place.Format is OggFormat ? OpusReader.Inspect(bytes.Span) : WavReader.Inspect(bytes.Span);
+        ((PackSoundFormat)place.Format).Inspect(bytes.Span);
 
     /// <inheritdoc/>
     public override ContentFacts TooLong(string problem, Place place) => new SoundFacts(problem, null, null);

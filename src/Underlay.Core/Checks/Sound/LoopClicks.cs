@@ -1,6 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
-using Underlay.Core.Formats.Wav;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Sounds;
 using Underlay.Core.Stacks;
@@ -27,7 +27,7 @@ public sealed class LoopClicks : Check
                     if (sound.Facts.Sound is not { Header: { } header, Measure: not null }) continue;
                     var row = SoundRow.Of(overlay, rule, sound);
                     if (!row.Loops || !row.FitsInto(header.Frames)) continue;
-                    if (WavReader.Read(overlay.Pack.Tree.Find(sound.Path)!.ReadAll()) is not { } samples) continue;
+                    if (SoundReader.Read(overlay.Pack.Tree.Find(sound.Path)!.ReadAll()) is not { } samples) continue;
                     if (LoopSeam.Click(samples, row.LoopFrom!.Value, row.LoopTo!.Value) is not { } step) continue;
                     yield return Report(
                         overlay,

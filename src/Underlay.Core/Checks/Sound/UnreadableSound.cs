@@ -2,7 +2,6 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Formats;
-using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -41,11 +40,10 @@ public sealed class UnreadableSound : Check
             ? null
             : FileFormats.OfHead(overlay.Pack.Tree.Find(placement.Path)!.ReadStart(FileFormat.HeadBytes));
         var wanted = placement.Place.Format;
-        var wants = wanted is WavFormat ? "WAV files of 16-bit PCM" : $"{wanted} files of Opus";
         var found = format is null || format == wanted ? problem : $"this is {format.One} under the name of {wanted.One}";
-        return $"{overlay.Profile.Title} plays {wants} here, mono or stereo; {found}.";
+        return $"{overlay.Profile.Title} plays {((PackSoundFormat)wanted).Wanted} here, mono or stereo; {found}.";
     }
 
     private static SaveSound? FindFix(Overlay overlay, Placement placement) =>
-        placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : SaveSound.For(overlay, placement);
+        placement.Layer.IsBase ? null : SaveSound.For(overlay, placement);
 }

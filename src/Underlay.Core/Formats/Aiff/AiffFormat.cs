@@ -1,3 +1,6 @@
+using NAudio.Wave;
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats.Aiff;
 
 /// <summary>Audio Interchange File Format.</summary>
@@ -18,4 +21,19 @@ public sealed class AiffFormat : SoundFormat
     /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) =>
         head.Length >= 12 && head.StartsWith("FORM"u8) && head[8..].StartsWith("AIF"u8);
+
+    /// <inheritdoc/>
+    public override Sound? Decode(ReadOnlySpan<byte> file)
+    {
+        var bytes = file.ToArray();
+        return SampleStream.Try(() =>
+        {
+            using var reader = new AiffFileReader(new MemoryStream(bytes));
+            var samples = reader.ToSampleProvider();
+            return SampleStream.Read(
+                samples.WaveFormat.SampleRate,
+                samples.WaveFormat.Channels,
+                piece => samples.Read(piece));
+        });
+    }
 }

@@ -1,3 +1,5 @@
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats.Flac;
 
 /// <summary>FLAC, RFC 9639.</summary>
@@ -18,4 +20,7 @@ public sealed class FlacFormat : SoundFormat
     /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) =>
         head.StartsWith("fLaC"u8);
+
+    /// <inheritdoc/>
+    public override Sound? Decode(ReadOnlySpan<byte> file) => FlacReader.Read(file);
 }

@@ -1,3 +1,6 @@
+using NLayer;
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats.Mp3;
 
 /// <summary>MPEG audio, layer III: with a tag, or from its first frame on.</summary>
@@ -18,4 +21,15 @@ public sealed class Mp3Format : SoundFormat
     /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) =>
         head.StartsWith("ID3"u8) || (head.Length > 2 && head[0] == 0xFF && (head[1] & 0xE6) == 0xE2);
+
+    /// <inheritdoc/>
+    public override Sound? Decode(ReadOnlySpan<byte> file)
+    {
+        var bytes = file.ToArray();
+        return SampleStream.Try(() =>
+        {
+            using var reader = new MpegFile(new MemoryStream(bytes));
+            return SampleStream.Read(reader.SampleRate, reader.Channels, piece => reader.ReadSamples(piece, 0, piece.Length));
+        });
+    }
 }

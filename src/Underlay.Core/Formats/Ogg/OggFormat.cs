@@ -1,7 +1,10 @@
+using NVorbis;
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats.Ogg;
 
 /// <summary>Ogg with Opus or Vorbis, RFC 3533.</summary>
-public sealed class OggFormat : SoundFormat
+public sealed class OggFormat : PackSoundFormat
 {
     /// <inheritdoc/>
     public override string Name => "Ogg";
@@ -18,4 +21,32 @@ public sealed class OggFormat : SoundFormat
     /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) =>
         head.StartsWith("OggS"u8);
+
+    /// <inheritdoc/>
+    public override string Wanted => "Ogg files of Opus";
+
+    /// <inheritdoc/>
+    public override string SavedAs => "Opus";
+
+    /// <inheritdoc/>
+    public override int? OnlyRate => OpusReader.Rate;
+
+    /// <inheritdoc/>
+    public override Sound? Decode(ReadOnlySpan<byte> file)
+    {
+        if (OpusReader.IsOpus(file)) return OpusReader.Read(file);
+        if (!VorbisHeader.IsSound(file)) return null;
+        var bytes = file.ToArray();
+        return SampleStream.Try(() =>
+        {
+            using var reader = new VorbisReader(new MemoryStream(bytes));
+            return SampleStream.Read(reader.SampleRate, reader.Channels, piece => reader.ReadSamples(piece, 0, piece.Length));
+        });
+    }
+
+    /// <inheritdoc/>
+    public override SoundFacts Inspect(ReadOnlySpan<byte> file) => OpusReader.Inspect(file);
+
+    /// <inheritdoc/>
+    public override byte[] Encode(Sound sound) => OpusWriter.Write(sound);
 }

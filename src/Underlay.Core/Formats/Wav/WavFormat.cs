@@ -1,7 +1,9 @@
+using Underlay.Core.Sounds;
+
 namespace Underlay.Core.Formats.Wav;
 
 /// <summary>RIFF WAVE.</summary>
-public sealed class WavFormat : SoundFormat
+public sealed class WavFormat : PackSoundFormat
 {
     /// <inheritdoc/>
     public override string Name => "WAV";
@@ -18,4 +20,19 @@ public sealed class WavFormat : SoundFormat
     /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) =>
         head.Length >= 12 && head.StartsWith("RIFF"u8) && head[8..].StartsWith("WAVE"u8);
+
+    /// <inheritdoc/>
+    public override string Wanted => "WAV files of 16-bit PCM";
+
+    /// <inheritdoc/>
+    public override string SavedAs => "16-bit WAV";
+
+    /// <inheritdoc/>
+    public override Sound? Decode(ReadOnlySpan<byte> file) => WavReader.Read(file);
+
+    /// <inheritdoc/>
+    public override SoundFacts Inspect(ReadOnlySpan<byte> file) => WavReader.Inspect(file);
+
+    /// <inheritdoc/>
+    public override byte[] Encode(Sound sound) => WavWriter.Write(sound);
 }

@@ -29,6 +29,7 @@ public static class WavReader
     public static Sound? Read(ReadOnlySpan<byte> file)
     {
         if (WavChunks.Read(file).Chunks is not { } chunks || !IsDecoded(chunks)) return null;
+        if (file.Length / Math.Max(1, chunks.Bits / 8) > SoundFormat.MostSamples) return null;
         var sound = Decode(file, chunks);
         return sound.Frames == 0 ? null : sound;
     }
