@@ -1,3 +1,4 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Formats.Png;
 using Underlay.Core.Formats.Toml;
@@ -62,7 +63,12 @@ public sealed class Placer
         void Add(PlacementCandidate candidate)
         {
             var isConverted = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PngFormat };
-            var told = isConverted ? candidate with { Reason = $"{candidate.Reason}; {content.Conversion}" } : candidate;
+            var becomes = isConverted
+                ? content.Conversion
+                : content.Sound is { } sound && candidate.Place?.Format is PackSoundFormat wanted && sound != wanted
+                ? $"{sound.One} that becomes {wanted.SavedAs}"
+                : "";
+            var told = becomes.Length > 0 ? candidate with { Reason = $"{candidate.Reason}; {becomes}" } : candidate;
             if (!found.TryGetValue(told.Target, out var other) || other.Confidence < told.Confidence) found[told.Target] = told;
         }
 

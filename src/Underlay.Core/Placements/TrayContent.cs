@@ -3,7 +3,6 @@ using Underlay.Core.Formats;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Formats.Png;
-using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -14,6 +13,7 @@ namespace Underlay.Core.Placements;
 /// <param name="Is">What they can be read as; null where by nothing.</param>
 /// <param name="Size">Of a picture.</param>
 /// <param name="Format">Of a picture.</param>
+/// <param name="Sound">The format of a sound.</param>
 /// <param name="Conversion">What becomes of a picture when it is placed as a PNG; empty where nothing.</param>
 /// <param name="Entry">A JSON text.</param>
 /// <param name="Header">Of a table with commas, semicolons or tabs: its columns.</param>
@@ -22,6 +22,7 @@ internal sealed record TrayContent(
     PixelSize? Size = null,
     PictureFormat? Format = null,
     string Conversion = "",
+    SoundFormat? Sound = null,
     JsonText? Entry = null,
     IReadOnlyList<string>? Header = null)
 {
@@ -45,7 +46,7 @@ internal sealed record TrayContent(
                 format,
                 SourceReader.ConversionOf(bytes))
             { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
-        if (FileFormats.OfHead(head) is WavFormat) return new TrayContent(PlaceContent.Sound);
+        if (FileFormats.OfHead(head) is SoundFormat sound) return new TrayContent(PlaceContent.Sound, Sound: sound);
         if (FileFormats.OfHead(head) is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());

@@ -96,7 +96,7 @@ public static class Shaping
         if (read is null) return new ShapingResult([], problem);
         if (read.Size is not { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide })
             return new ShapingResult([], $"it is {read.Size}; a side may have at most {PackPictureFormat.MaxSide} pixels");
-        return new ShapingResult([.. KeepSource(tree, path, picture), new TreeEdit.Write(path, format.Encode(read))], null);
+        return new ShapingResult([.. KeptSource.Edits(tree, path, picture), new TreeEdit.Write(path, format.Encode(read))], null);
     }
 
     /// <summary>The format in which a pack keeps pictures at a path.</summary>
@@ -112,27 +112,12 @@ public static class Shaping
         if (bytes is null) return new ShapingResult([], problem);
         return new ShapingResult(
             [
-                .. KeepSource(tree, path, source),
+                .. KeptSource.Edits(tree, path, source),
                 .. StepsFile.Pictures(steps),
                 new TreeEdit.Write(path, bytes),
                 new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(path),
             ],
             null);
-    }
-
-    /// <summary>The source of a picture; the one before it is the author's work too, and is moved aside.</summary>
-    private static List<TreeEdit> KeepSource(FileTree tree, PackPath path, byte[] source)
-    {
-        var edits = new List<TreeEdit>();
-        var kept = ReservedFolder.SourceOf(path);
-        if (tree.Find(kept) is { } earlier && earlier.Hash is var old && old != ContentHash.Of(source))
-        {
-            var aside = PackPath.Parse($"{kept}.{old.Hex[..8]}");
-            if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
-        }
-
-        edits.Add(new TreeEdit.Write(kept, source));
-        return edits;
     }
 
     /// <summary>The source that is kept of a picture, where it is the one of a hash.</summary>

@@ -44,4 +44,41 @@ public class SoundPlacingTests
         Assert.DoesNotContain(
             Advise("low_1.png", Picture.Of(8, 8).ToPng()).Candidates,
             c => c.Target.Value.StartsWith("audio/", StringComparison.Ordinal));
+
+    [Theory]
+    [InlineData("mp3", "an MP3 sound that becomes 16-bit WAV")]
+    [InlineData("ogg", "an Ogg sound that becomes 16-bit WAV")]
+    [InlineData("flac", "a FLAC sound that becomes 16-bit WAV")]
+    public void A_recording_of_another_format_becomes_what_its_place_plays_and_is_kept(string ending, string says)
+    {
+        var bytes = File.ReadAllBytes(Path.Combine(Repository.Root, "tests/Underlay.Testing/Fuzzing/Samples", $"tone.{ending}"));
+        var candidate = Advise($"bells/low 1.{ending}", bytes).Candidates[0];
+        Assert.Equal("audio/bells/low_1.wav", candidate.Target.Value);
+        Assert.EndsWith(says, candidate.Reason, StringComparison.Ordinal);
+
+        var pack = APack.Of().With($".underlay/tray/low 1.{ending}", bytes);
+        var from = PackPath.Parse($".underlay/tray/low 1.{ending}");
+        var placed = Placing.Place(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, from, candidate.Target);
+        Assert.Null(placed.Problem);
+        var after = pack.Tree.With(placed.Edits);
+        Assert.Null(after.Find(from));
+        Assert.Equal(bytes, after.Find(PackPath.Parse(".underlay/sources/audio/bells/low_1.wav"))!.ReadAll());
+        // Bells are mono, at one of two rates.
+        var report = CheckReport.Make(Repository.Kilnmoor, null, _ => Base, after);
+        Assert.DoesNotContain(report.Findings, f => f.Blocks && f.Code.Value.StartsWith("sound/", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_recording_that_is_cut_stays_in_the_tray_and_says_why()
+    {
+        byte[] cut = [.. "fLaC"u8, 0, 0, 0, 34];
+        var pack = APack.Of().With(".underlay/tray/low 1.flac", cut);
+        var placed = Placing.Place(
+            Repository.Kilnmoor,
+            Repository.Kilnmoor.Newest,
+            pack.Tree,
+            PackPath.Parse(".underlay/tray/low 1.flac"),
+            PackPath.Parse("audio/bells/low_1.wav"));
+        Assert.Equal("it cannot be decoded: it is cut, damaged or too long.", placed.Problem);
+    }
 }

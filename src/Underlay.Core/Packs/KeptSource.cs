@@ -1,0 +1,23 @@
+namespace Underlay.Core.Packs;
+
+/// <summary>Keeps the files that authors made beside what the pack has of them.</summary>
+public static class KeptSource
+{
+    /// <summary>The edits that keep a source; the one before it is the author's work too, and is moved aside.</summary>
+    /// <param name="tree">The pack.</param>
+    /// <param name="path">The file that is made of it.</param>
+    /// <param name="source">Its bytes.</param>
+    public static IReadOnlyList<TreeEdit> Edits(FileTree tree, PackPath path, byte[] source)
+    {
+        var edits = new List<TreeEdit>();
+        var kept = ReservedFolder.SourceOf(path);
+        if (tree.Find(kept) is { } earlier && earlier.Hash is var old && old != ContentHash.Of(source))
+        {
+            var aside = PackPath.Parse($"{kept}.{old.Hex[..8]}");
+            if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
+        }
+
+        edits.Add(new TreeEdit.Write(kept, source));
+        return edits;
+    }
+}
