@@ -145,3 +145,32 @@ test('an entry tells what it has from another, what it needs and who uses it, an
         entries: [{ kind: 'manifest' }],
     })
 })
+
+test('a tower that is silent in the snow is seen on its grid and rung in every weather by a press', async ({
+    page,
+}) => {
+    const id = await newPack(page, 'Ebb Bells')
+    const tower = {
+        id: 'saltbrook.ebb_tower',
+        occasions: ['market_day'],
+        peals: ['market_opens', 'market_closes'].map((signal) => ({
+            signal,
+            weather: signal === 'market_opens' ? 'any' : 'clear',
+            strokes: [{ audio: 'bells/low_1', weight: 1, rest_ms: 500 }],
+        })),
+    }
+    await page.request.put(`/api/packs/${id}/file?path=entries/towers/ebb.json`, {
+        data: Buffer.from(JSON.stringify(tower, null, 2)),
+        headers: { 'Content-Type': 'application/octet-stream' },
+    })
+    await page.goto(`/packs/${id}/define?path=entries/towers/ebb.json`)
+    const grid = page.locator('[data-test="grid"]')
+    await expect(grid.getByRole('row', { name: /The market closes/ })).toContainText('low_1 100 %')
+    await expect(grid.getByRole('button', { name: 'Add The market closes for snow' })).toBeVisible()
+    await grid.getByRole('button', { name: 'In every weather' }).click()
+    await expect(grid.getByRole('button', { name: 'Add The market closes for snow' })).toHaveCount(0)
+    await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
+    await expect
+        .poll(async () => JSON.stringify(await (await page.request.get(`/api/packs/${id}/findings`)).json()))
+        .not.toContain('entry/not-covered')
+})

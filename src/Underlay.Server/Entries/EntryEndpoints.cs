@@ -80,7 +80,8 @@ internal static class EntryEndpoints
             OwnOf(snapshot, place),
             place is { Kind: not null, Pattern.Placeholders: [var name] } ? place.Pattern.Match(at)?.Find(name) : null,
             siblings,
-            TakenOf(snapshot, at));
+            TakenOf(snapshot, at),
+            SketchView.Of(snapshot, place));
     }
 
     private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)

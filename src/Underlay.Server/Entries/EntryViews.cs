@@ -44,6 +44,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
 /// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
+/// <param name="Sketch">What of it can be drawn.</param>
 internal sealed record EntryView(
     long Revision,
     string Path,
@@ -60,7 +61,8 @@ internal sealed record EntryView(
     IReadOnlyList<string> Own,
     string? Name,
     IReadOnlyList<Sibling> Siblings,
-    IReadOnlyList<TakenView> Taken);
+    IReadOnlyList<TakenView> Taken,
+    SketchView Sketch);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>
 internal sealed record JudgeRequest(string Path, string Text);

@@ -5,6 +5,9 @@ import { count } from '@/shared/words'
 import ColourMap from './ColourMap.vue'
 import EntryField from './EntryField.vue'
 import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
+import GroundMap from './sketch/GroundMap.vue'
+import PealGrid from './sketch/PealGrid.vue'
+import ReactionMap from './sketch/ReactionMap.vue'
 import { provideTaken } from './taken'
 
 /** The fields of an entry, those that it has to have first. */
@@ -36,6 +39,14 @@ const further = computed(() => fields.value.filter(isPlain))
         @submit.prevent="$emit('save')"
     >
         <div class="flex max-w-[560px] flex-col gap-4">
+            <PealGrid
+                v-if="entry.sketch.grid"
+                :sketch="entry.sketch.grid"
+                :value="value"
+                @set="(p, v) => $emit('set', p, v)"
+            />
+            <ReactionMap v-if="entry.sketch.map" :sketch="entry.sketch.map" :value="value" />
+            <GroundMap v-if="entry.sketch.ground" :sketch="entry.sketch.ground" :value="value" />
             <ColourMap
                 v-if="valueKind"
                 :kind="valueKind"

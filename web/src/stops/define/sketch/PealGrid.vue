@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { GridSketch } from '@/api/client'
+import { answered, gridOf, inEveryState, type GridRow } from './grid'
+
+/** What answers each code in each state: required first, what is not answered marked, an empty one filled by a press. */
+const props = defineProps<{ sketch: GridSketch; value: unknown }>()
+const emit = defineEmits<{ set: [pointer: string, value: unknown] }>()
+const rows = computed(() => gridOf(props.sketch, props.value))
+const isWhole = (row: GridRow) => row.cells.every((cell) => cell.row >= 0)
+const isBegun = (row: GridRow) => row.cells.some((cell) => cell.row >= 0)
+const answer = (code: string, state: string) =>
+    emit('set', props.sketch.rows, answered(props.sketch, props.value, code, state))
+const fill = (code: string) => emit('set', props.sketch.rows, inEveryState(props.sketch, props.value, code))
+</script>
+
+<template>
+    <section aria-label="What answers what" data-test="grid">
+        <table class="text-small w-full border-collapse">
+            <thead>
+                <tr class="border-line border-b text-left">
+                    <th class="py-1 pr-3 font-semibold capitalize">{{ sketch.code }}</th>
+                    <th v-for="state in sketch.states" :key="state" class="py-1 pr-3 font-semibold">{{ state }}</th>
+                </tr>
+            </thead>
+            <tbody>
+                <tr v-for="row in rows" :key="row.code" class="border-line border-b align-top">
+                    <th class="py-1 pr-3 text-left font-normal" scope="row" :title="row.code">
+                        {{ row.name }}
+                        <span class="text-faint text-tiny block">
+                            {{ row.isRequired ? 'required' : row.isLoose ? 'of nothing that is claimed' : 'optional' }}
+                            <button
+                                v-if="isBegun(row) && !isWhole(row)"
+                                type="button"
+                                class="word ml-1"
+                                @click="fill(row.code)"
+                            >
+                                In every {{ sketch.when }}
+                            </button>
+                        </span>
+                    </th>
+                    <td v-for="cell in row.cells" :key="cell.state" class="py-1 pr-3">
+                        <span v-for="says in cell.says" :key="says" class="block whitespace-nowrap">{{ says }}</span>
+                        <button
+                            v-if="cell.row < 0"
+                            type="button"
+                            class="word"
+                            :aria-label="`Add ${row.name} for ${cell.state}`"
+                            @click="answer(row.code, cell.state)"
+                        >
+                            <span v-if="row.isRequired" class="text-madder" aria-hidden="true">▼ </span>Add
+                        </button>
+                    </td>
+                </tr>
+            </tbody>
+        </table>
+        <p v-if="rows.length === 0" class="text-faint text-small">Nothing is claimed yet, so nothing is asked for.</p>
+    </section>
+</template>

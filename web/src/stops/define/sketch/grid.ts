@@ -1,0 +1,84 @@
+import type { GridSketch } from '@/api/client'
+import { valueAt } from '../schema'
+
+export interface GridCell {
+    state: string
+    /** The index of the row that answers here; -1 where none does. */
+    row: number
+    /** What the row lists, with how often each comes. */
+    says: string[]
+}
+
+export interface GridRow {
+    code: string
+    name: string
+    isRequired: boolean
+    /** Nothing that is claimed asks for it. */
+    isLoose: boolean
+    cells: GridCell[]
+}
+
+type Item = Record<string, unknown>
+
+const itemsAt = (value: unknown, pointer: string): Item[] => {
+    const found = valueAt(value, pointer)
+    return Array.isArray(found)
+        ? found.map((item: unknown) => (typeof item === 'object' && item !== null ? (item as Item) : {}))
+        : []
+}
+
+/** Every code that what is claimed asks for, and every other that has a row, with what answers it in each state. */
+export function gridOf(sketch: GridSketch, value: unknown): GridRow[] {
+    const claims = valueAt(value, sketch.field)
+    const claimed = new Set(Array.isArray(claims) ? claims : [])
+    const rows = itemsAt(value, sketch.rows)
+    const used = new Set(rows.map((row) => row[sketch.code]))
+    return sketch.codes
+        .filter(({ code, group }) => claimed.has(group) || used.has(code))
+        .map(({ code, name, group, isRequired }) => ({
+            code,
+            name,
+            isRequired: isRequired && claimed.has(group),
+            isLoose: !claimed.has(group),
+            cells: sketch.states.map((state) => {
+                const row = rows.findIndex(
+                    (one) =>
+                        one[sketch.code] === code &&
+                        (one[sketch.when] === state || one[sketch.when] === sketch.any) &&
+                        Array.isArray(one[sketch.lists]) &&
+                        (one[sketch.lists] as unknown[]).length > 0,
+                )
+                return { state, row, says: row < 0 ? [] : shares(rows[row]![sketch.lists] as unknown[]) }
+            }),
+        }))
+        .sort((a, b) => Number(b.isRequired) - Number(a.isRequired))
+}
+
+/** "low_1 75 %": what is listed with its share of the weights. */
+function shares(list: unknown[]): string[] {
+    const items = list.map((item) => item as { audio?: string; weight?: number })
+    const sum = items.reduce((all, { weight }) => all + (weight ?? 1), 0)
+    return items.map(
+        ({ audio, weight }) =>
+            `${(audio ?? '?').split('/').pop()!} ${Math.round(((weight ?? 1) / (sum || 1)) * 100)} %`,
+    )
+}
+
+/** The rows with one more, that answers a code in a state as it is answered in another; without a list where nothing does yet. */
+export function answered(sketch: GridSketch, value: unknown, code: string, state: string): unknown[] {
+    const rows = itemsAt(value, sketch.rows)
+    const like = rows.find((row) => row[sketch.code] === code)
+    return [
+        ...rows,
+        { [sketch.code]: code, [sketch.when]: state, [sketch.lists]: structuredClone(like?.[sketch.lists] ?? []) },
+    ]
+}
+
+/** The rows with one that answers a code in every state, and no other of that code. */
+export function inEveryState(sketch: GridSketch, value: unknown, code: string): unknown[] {
+    const rows = itemsAt(value, sketch.rows)
+    const kept = rows.findIndex((row) => row[sketch.code] === code)
+    return rows
+        .map((row, index) => (index === kept ? { ...row, [sketch.when]: sketch.any } : row))
+        .filter((row, index) => index === kept || row[sketch.code] !== code)
+}
