@@ -12,6 +12,11 @@ const views = [
     'define',
     'define?tab=text',
     'prove',
+    'define?view=texts',
+    'define?view=economy&goods=all&good=wares:moor.water_jug',
+    'define?path=entries/towers/quay.json',
+    'define?path=entries/plans/quay.json',
+    'define?path=entries/glazes/tide.json',
     'prove?look=trial',
     'release',
 ]

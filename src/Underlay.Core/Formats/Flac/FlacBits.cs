@@ -57,7 +57,7 @@ internal ref struct FlacBits(ReadOnlySpan<byte> bytes)
     /// <summary>How many bits are 0 before the next that is 1, which is read too.</summary>
     public int ReadZeros()
     {
-        for (var zeros = 0; ; )
+        for (var zeros = 0; ;)
         {
             if (at >= bytes.Length * 8L)
             {
