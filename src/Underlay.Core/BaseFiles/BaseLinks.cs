@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Text.Json;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.BaseFiles;
@@ -8,6 +9,8 @@ public sealed class BaseLinks
 {
     private readonly IReadOnlyList<BaseFile> files;
     private readonly ConcurrentDictionary<string, ILookup<string, BaseFile>> byValue = new(StringComparer.Ordinal);
+
+    private readonly ConcurrentDictionary<string, IReadOnlyList<double>> numbers = new(StringComparer.Ordinal);
 
     internal BaseLinks(Place place, IEnumerable<BaseFile> files)
     {
@@ -28,4 +31,17 @@ public sealed class BaseLinks
                         f => f.Facts.Entry?.Text.FindStrings(p).Select(t => t.Text).Distinct() ?? [],
                         (f, text) => (File: f, Text: text))
                     .ToLookup(f => f.Text, f => f.File, StringComparer.Ordinal));
+
+    /// <summary>The numbers that entries have at a field of their own, in order.</summary>
+    public IReadOnlyList<double> NumbersAt(string pointer) =>
+        numbers.GetOrAdd(
+            pointer,
+            p =>
+            [
+                .. files
+                    .Select(f => f.Facts.Entry is { IsAccepted: true } entry ? entry.Text.Find(p) : null)
+                    .Where(v => v is { ValueKind: JsonValueKind.Number })
+                    .Select(v => v!.Value.GetDouble())
+                    .Order(),
+            ]);
 }

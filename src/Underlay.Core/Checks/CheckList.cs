@@ -52,6 +52,7 @@ public static class CheckList
         new RowNeverUsed(),
         new NotCovered(),
         new OffScreen(),
+        new UnusualNumber(),
         new UnreadableSound(),
         new SoundRate(),
         new SoundChannels(),
