@@ -81,7 +81,8 @@ internal static class EntryEndpoints
             place is { Kind: not null, Pattern.Placeholders: [var name] } ? place.Pattern.Match(at)?.Find(name) : null,
             siblings,
             TakenOf(snapshot, at),
-            SketchView.Of(snapshot, place));
+            SketchView.Of(snapshot, place),
+            snapshot.Overlay?.Base.Find(at)?.Facts.Entry is { Text: { Problem: null } below } ? below.Root : null);
     }
 
     private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)

@@ -45,6 +45,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
 /// <param name="Sketch">What of it can be drawn.</param>
+/// <param name="Below">The base's at the same path; null where it has none that can be read.</param>
 internal sealed record EntryView(
     long Revision,
     string Path,
@@ -62,7 +63,8 @@ internal sealed record EntryView(
     string? Name,
     IReadOnlyList<Sibling> Siblings,
     IReadOnlyList<TakenView> Taken,
-    SketchView Sketch);
+    SketchView Sketch,
+    JsonElement? Below);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>
 internal sealed record JudgeRequest(string Path, string Text);

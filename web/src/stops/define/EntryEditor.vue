@@ -9,6 +9,7 @@ import BesideIt from './BesideIt.vue'
 import EntryForm from './EntryForm.vue'
 import EntryNames from './EntryNames.vue'
 import EntryTies from './EntryTies.vue'
+import FromBase from './FromBase.vue'
 import JsonEditor from './JsonEditor.vue'
 import { fieldsOf, flat, isTold, valueKindOf } from './schema'
 import { useEntryText } from './useEntryText'
@@ -145,6 +146,12 @@ const state = computed(() => {
                 :is-own="entry.own.includes(shownField.pointer)"
                 :value="value"
                 @take="editing.set(shownField!.pointer, $event)"
+            />
+            <FromBase
+                v-if="entry.hash && entry.below && isJson"
+                :below="entry.below"
+                :value="value"
+                @set="editing.set"
             />
             <EntryTies :pack="pack" :path="entry.path" />
         </aside>
