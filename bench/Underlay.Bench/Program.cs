@@ -12,6 +12,7 @@ using Underlay.Testing;
 // Underlay.Bench placement FILES: tells how well that many generated files are placed, in each host.
 // Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
 // Underlay.Bench open DATABASE PICTURES: times the opening of a pack of that many pictures in a database of its own.
+// Underlay.Bench economy RECIPES: times what is computed of that many recipes.
 // Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
 {
@@ -35,12 +36,15 @@ switch (args)
         await using (var source = Npgsql.NpgsqlDataSource.Create(database))
             await new OpenTable(source).PrintAsync(Repository.Kilnmoor, some, Console.Out).ConfigureAwait(false);
         return 0;
+    case ["economy", var recipes] when int.TryParse(recipes, CultureInfo.InvariantCulture, out var all):
+        Underlay.Bench.EconomyTable.Print(all, Console.Out);
+        return 0;
     case ["fuzz", var minutes, var seeds] when double.TryParse(minutes, CultureInfo.InvariantCulture, out var span):
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
             "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
-                + "open DATABASE PICTURES | fuzz MINUTES SEEDS");
+                + "open DATABASE PICTURES | economy RECIPES | fuzz MINUTES SEEDS");
         return 2;
 }
 

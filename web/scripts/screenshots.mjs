@@ -49,19 +49,14 @@ await take('shape', `/packs/${tidepool}/shape?path=wares/water_jug/shelf.png`, a
     await page.getByRole('button', { name: 'Close' }).click()
 })
 await page.request.post(`${url}/api/packs/${tidepool}/undo`)
-await take('define', `/packs/${tidepool}/define?path=art/surfaces/saltbrook_reef.surface.json`, () =>
-    page.getByRole('textbox', { name: 'Rough' }).focus(),
+await take('define', `/packs/${tidepool}/define?path=wares/milk_pitcher/ware.json`, () =>
+    page.getByRole('textbox', { name: 'Price' }).focus(),
 )
-await take('define-new', `/packs/${tidepool}/define?path=entries/recipes/tide_cup.json`, async () => {
-    await page.locator('[data-test="new-entry"]').click()
-    await page.locator('[data-test="new-place"]').selectOption('wares')
-    await page.locator('[data-test="new-original"]').selectOption({ label: 'Broth bowl' })
-    await page.locator('[data-test="name"]').fill('tide_pan')
-    await page.locator('[data-test="plan"]').waitFor()
-})
+await take('define-tower', `/packs/${tidepool}/define?path=entries/towers/quay.json`)
+await take('define-texts', `/packs/${tidepool}/define?view=texts`)
+await take('define-economy', `/packs/${tidepool}/define?view=economy&goods=all&good=wares:moor.water_jug`)
 await take('shape-sound', `/packs/${tidepool}/shape?path=audio/ambience/quay_water.wav`)
 await take('prove', `/packs/${tidepool}/prove`)
-await take('prove-folded', `/packs/${plates}/prove`, () => page.locator('[data-test="parts"] summary').first().click())
 await take('gather-wrenfield', `/packs/${plates}/gather`)
 await take('release', `/packs/${moorpaths}/release`)
 await take('trial', `/packs/${tidepool}/prove?look=trial`, async () => {
@@ -85,16 +80,6 @@ await page.setViewportSize({ width: 390, height: 800 })
 await take('prove-390', `/packs/${tidepool}/prove?place=surfaces`)
 await page.setViewportSize({ width: 1280, height: 800 })
 
-// What an author put away lies in the bin.
-for (const title of ['Reed Patterns', 'Old Kiln Fronts']) {
-    const begun = { title, host: 'kilnmoor', edition: '4.0', prefix: 'saltbrook', author: 'Tove Salter' }
-    const made = await (await page.request.post(`${url}/api/packs`, { data: begun })).json()
-    await page.request.delete(`${url}/api/packs/${made.id}`)
-}
-await take('packs-bin', '/packs', async () => {
-    await page.locator('[data-test="bin"] summary').click()
-    await page.locator('[data-test="bin"]').scrollIntoViewIfNeeded()
-})
 await page.emulateMedia({ colorScheme: 'dark' })
 await take('prove-dark', `/packs/${tidepool}/prove?place=shelf`)
 await browser.close()
