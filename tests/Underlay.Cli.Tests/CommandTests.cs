@@ -47,7 +47,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Equal(1, ran.ExitCode);
         var counts = Json(ran).GetProperty("counts");
         Assert.Equal(
-            (36, 11, 5),
+            (36, 12, 6),
             (counts.GetProperty("blocker").GetInt32(), counts.GetProperty("warning").GetInt32(), counts.GetProperty("note").GetInt32()));
         var foam = Json(ran)
             .GetProperty("findings")
@@ -79,7 +79,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "sarif");
         Assert.Equal((1, "2.1.0"), (ran.ExitCode, Json(ran).GetProperty("version").GetString()));
         var run = Json(ran).GetProperty("runs")[0];
-        Assert.Equal(52, run.GetProperty("results").GetArrayLength());
+        Assert.Equal(54, run.GetProperty("results").GetArrayLength());
         var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules");
         Assert.All(
             run.GetProperty("results").EnumerateArray(),
@@ -124,7 +124,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var trial = Run("try", package, "--host", "kilnmoor", "--format", "json");
         Assert.Equal(0, trial.ExitCode);
         Assert.All(Json(trial).GetProperty("shown").EnumerateArray(), s => Assert.Equal("right", s.GetProperty("as").GetString()));
-        Assert.Equal(78, Json(trial).GetProperty("shown").GetArrayLength());
+        Assert.Equal(80, Json(trial).GetProperty("shown").GetArrayLength());
         Assert.Equal(0, Run("check", package, "--host", "kilnmoor").ExitCode);
     }
 

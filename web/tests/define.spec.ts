@@ -130,6 +130,12 @@ test('an entry tells what it has from another, what it needs and who uses it, an
     await expect(page.getByLabel('Made of')).toHaveValue('red_clay')
     await expect(page.locator('[data-test="save-state"]')).toHaveText('saved')
     await expect(page.locator('[data-test="uses"]')).toContainText('Honey pot recipe')
+    // What is changed from the base's is listed, and put back by a press.
+    const changed = page.locator('[data-test="from-base"]')
+    await expect(changed).toContainText('made of left out → red_clay')
+    await changed.getByRole('button', { name: 'Put made of back' }).click()
+    await expect(changed).toContainText('Nothing.')
+    await expect(madeOf).toBeVisible()
 
     await page.locator('[data-test="needs"]').getByRole('button', { name: 'Milk pitcher' }).click()
     await expect(page.locator('[data-test="uses"]')).toContainText('takes over')

@@ -90,7 +90,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
     <div class="flex min-w-0 gap-2">
         <div
             ref="strip"
-            class="relative flex min-w-0 grow gap-[9px] overflow-hidden max-[1000px]:gap-[6px] max-[700px]:overflow-x-auto"
+            class="relative flex min-w-0 grow gap-[9px] overflow-hidden [scrollbar-width:none] max-[1000px]:gap-[6px] max-[1000px]:overflow-x-auto"
             :class="isSmall ? 'h-[62px]' : 'h-[80px]'"
             role="group"
             aria-label="Section of the pack"
