@@ -120,7 +120,7 @@ test('a colour is typed or pasted as hex, and shown', async ({ page }) => {
         await hex.fill('#2f8f86')
         await hex.blur()
         await expect(row.getByLabel(/swatch/)).toHaveValue('#2f8f86')
-        await page.getByRole('tab', { name: 'Text' }).click()
+        await page.getByRole('tab', { name: 'Text', exact: true }).click()
         await expect(page.getByRole('textbox', { name: 'The entry as text' })).toContainText('"h": 18')
     } finally {
         await page.goto('/packs')

@@ -50,7 +50,11 @@ internal static class EntryEndpoints
                     p.Facts is { Unreadable: null, Faults.Count: 0 })));
         }
 
-        return new EntryList(snapshot.Revision, entries);
+        return new EntryList(
+            snapshot.Revision,
+            entries,
+            snapshot.Profile.Places.Any(p => p.RulesOf<TextsRule>(snapshot.Edition).Any()),
+            snapshot.Profile.Economy is not null);
     }
 
     private static async Task<EntryView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)

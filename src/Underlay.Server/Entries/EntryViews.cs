@@ -18,7 +18,9 @@ internal sealed record EntryItem(
     bool IsAccepted);
 
 /// <summary>All entries of the pack.</summary>
-internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries);
+/// <param name="HasTexts">The host shows texts of packs.</param>
+/// <param name="HasRecipes">The host has recipes.</param>
+internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries, bool HasTexts, bool HasRecipes);
 
 /// <summary>What a field may name.</summary>
 /// <param name="Value">What is written in the field.</param>

@@ -13,21 +13,13 @@ import StateNote from '@/shared/parts/StateNote.vue'
 import EntryEditor from './EntryEditor.vue'
 import EntryList from './EntryList.vue'
 import NameDialog from './NameDialog.vue'
+import { useEntries } from './useEntries'
 
 const props = defineProps<{ id: string }>()
 const back = useWayBack(() => props.id)
 const { data: pack } = usePack(() => props.id)
 const path = useQueryValue('path')
-const {
-    data: list,
-    error,
-    isPending,
-    refetch,
-} = useQuery({
-    queryKey: ['pack', () => props.id, 'entries'],
-    queryFn: () => data(api.GET('/api/packs/{id}/entries', { params: { path: { id: props.id } } })),
-    placeholderData: (before) => before,
-})
+const { data: list, error, isPending, refetch } = useEntries(() => props.id)
 const place = useQueryValue('place')
 const { words, isFoundOnly, has } = useNarrowing()
 const { data: findings } = useFindings(() => props.id)
