@@ -145,7 +145,9 @@ test('an entry tells what it has from another, what it needs and who uses it, an
     await page.getByRole('button', { name: 'Take out …' }).click()
     const dialog = page.getByRole('dialog')
     await expect(dialog.locator('[data-test="plan"]')).toContainText('the host’s own shows again')
+    const removal = page.waitForResponse(/entry\/removal/)
     await dialog.locator('[data-test="remove"]').click()
+    expect((await removal).ok()).toBe(true)
     await expect(dialog).toBeHidden()
     expect(await (await page.request.get(`/api/packs/${id}/entries`)).json()).toMatchObject({
         entries: [{ kind: 'manifest' }],
