@@ -42,7 +42,8 @@ const goods = computed(() => {
 })
 const chosen = computed(() => {
     const all = economy.value?.goods ?? []
-    return (all.find((one) => one.key === good.value) ?? goods.value[0] ?? all[0])?.key ?? ''
+    const first = goods.value.find((one) => one.path) ?? goods.value[0] ?? all[0]
+    return (all.find((one) => one.key === good.value) ?? first)?.key ?? ''
 })
 const isUnmade = computed(() => {
     const one = economy.value?.goods.find(({ key }) => key === chosen.value)
@@ -102,7 +103,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
             />
             <p v-if="goods.length === 0" class="text-faint px-5">Nothing is called that.</p>
         </div>
-        <div class="flex min-w-0 grow flex-col">
+        <div class="flex min-h-0 min-w-0 grow flex-col">
             <ul
                 v-if="told.length > 0"
                 class="border-line max-h-32 overflow-y-auto border-b px-6 py-2"

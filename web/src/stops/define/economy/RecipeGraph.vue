@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { pictureUrl, type EconomyView, type GoodView, type PackSummary } from '@/api/client'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { graphOf } from './graph'
@@ -17,6 +17,19 @@ const props = defineProps<{
 defineEmits<{ choose: [good: string]; open: [path: string] }>()
 
 const graph = computed(() => graphOf(props.economy, props.chosen))
+const box = ref<HTMLElement>()
+/** What was asked for is in view, however much there is around it. */
+watch(
+    () => [props.chosen, box.value],
+    async () => {
+        await nextTick()
+        const node = graph.value.nodes.find(({ key }) => key === props.chosen)
+        if (!box.value || !node) return
+        box.value.scrollLeft = node.x + (node.width - box.value.clientWidth) / 2
+        box.value.scrollTop = node.y + (node.height - box.value.clientHeight) / 2
+    },
+    { immediate: true, flush: 'post' },
+)
 const pictureOf = ({ picture }: GoodView) => picture && pictureUrl(props.pack, props.summary, picture)
 const costOf = (good: GoodView) =>
     !good.isThere
@@ -37,7 +50,7 @@ const place = (box: { x: number; y: number; width: number; height: number }) => 
 </script>
 
 <template>
-    <div class="h-full overflow-auto p-3">
+    <div ref="box" class="h-full overflow-auto p-3">
         <div class="relative" :style="{ width: `${graph.width}px`, height: `${graph.height}px` }" data-test="graph">
             <svg class="absolute inset-0" :width="graph.width" :height="graph.height" aria-hidden="true">
                 <g v-for="line in graph.lines" :key="line.key">
