@@ -7,19 +7,44 @@ namespace Underlay.Core.Recipes;
 /// <param name="IsAlways">True where all that satisfies the one that is not made satisfies the other as well.</param>
 public sealed record Clash(Recipe Recipe, Recipe Other, Recipe? Made, bool IsAlways)
 {
-    /// <summary>The clashes in which recipes of the pack take part; of two of the pack's own the later path is told.</summary>
+    /// <summary>
+    /// For each recipe of the pack the first that clashes with it: of the base, or of the pack with an earlier path. One of equal order
+    /// goes before others.
+    /// </summary>
     public static IEnumerable<Clash> In(IReadOnlyList<Recipe> recipes)
     {
         // Only recipes that take the same amounts at one station can take the same things.
         foreach (var alike in recipes.Where(r => r.Uses.Count > 0).GroupBy(KeyOf, StringComparer.Ordinal))
         {
-            var list = alike.OrderBy(r => r.From.Path).ToList();
+            var list = alike.OrderBy(r => !r.From.Layer.IsBase).ThenBy(r => r.From.Path).ToList();
+            var open = list.Where(IsOpen).ToList();
+            var named = list.Where(r => !IsOpen(r)).ToLookup(GoodsOf, StringComparer.Ordinal);
             foreach (var recipe in list.Where(r => !r.From.Layer.IsBase))
-                foreach (var other in list.TakeWhile(o => o != recipe).Concat(list.Where(o => o.From.Layer.IsBase)).Distinct())
-                    if (other != recipe && CanBePaired(recipe, other, Overlap))
-                        yield return Of(recipe, other);
+            {
+                // What names all of its goods clashes with what names the same, and with what accepts more.
+                var others = IsOpen(recipe) ? list : named[GoodsOf(recipe)].Concat(open);
+                var clashes = others
+                    .Where(o => o != recipe && (o.From.Layer.IsBase || o.From.Path.CompareTo(recipe.From.Path) < 0))
+                    .Where(o => CanBePaired(recipe, o, Overlap));
+                Clash? first = null;
+                foreach (var other in clashes)
+                {
+                    var clash = Of(recipe, other);
+                    first ??= clash;
+                    if (clash.Made is not null) continue;
+                    first = clash;
+                    break;
+                }
+
+                if (first is not null) yield return first;
+            }
         }
     }
+
+    private static bool IsOpen(Recipe recipe) => recipe.Uses.Any(u => u.IsOpen);
+
+    private static string GoodsOf(Recipe recipe) =>
+        string.Join(' ', recipe.Uses.Select(u => $"{u.AnyOf[0].Of}:{u.AnyOf[0].Id}*{u.Amount}").Order(StringComparer.Ordinal));
 
     private static Clash Of(Recipe recipe, Recipe other)
     {

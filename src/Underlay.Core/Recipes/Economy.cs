@@ -12,6 +12,7 @@ public sealed class Economy
 {
     private static readonly ConditionalWeakTable<Overlay, Economy> Known = [];
     private readonly Dictionary<Good, double> bought = [];
+    private readonly Dictionary<string, IReadOnlyList<Good>> accepted = new(StringComparer.Ordinal);
 
     private Economy(Overlay overlay, EconomyRule? rule)
     {
@@ -110,16 +111,26 @@ public sealed class Economy
     private Ingredient ReadUse(string pointer, JsonElement part)
     {
         if (GoodIn(part) is { } good) return new Ingredient([good], AmountIn(part), pointer, IsOpen: false);
+        // Many recipes accept the same, and then share what fits.
         var wanted = At(part, Rule!.Accepts);
-        var place = Overlay.Profile.Place(Rule.AcceptsOf);
-        var fit = Overlay.ShownIn(place)
-            .Where(
-                e =>
-                    wanted is { ValueKind: JsonValueKind.Object } w
-                        && w.EnumerateObject().All(f => Fits(Overlay.Value(e, $"/{f.Name}"), f.Value)))
-            .Select(e => e.Field(place.Id!))
-            .OfType<string>();
-        return new Ingredient([.. fit.Distinct().Select(id => new Good(place.Key, id))], AmountIn(part), pointer, IsOpen: true);
+        var key = wanted?.GetRawText() ?? "";
+        if (!accepted.TryGetValue(key, out var fit)) accepted[key] = fit = FindFitting(wanted);
+        return new Ingredient(fit, AmountIn(part), pointer, IsOpen: true);
+    }
+
+    private List<Good> FindFitting(JsonElement? wanted)
+    {
+        if (wanted is not { ValueKind: JsonValueKind.Object } like) return [];
+        var place = Overlay.Profile.Place(Rule!.AcceptsOf);
+        return
+        [
+            .. Overlay.ShownIn(place)
+                .Where(e => like.EnumerateObject().All(f => Fits(Overlay.Value(e, $"/{f.Name}"), f.Value)))
+                .Select(e => e.Field(place.Id!))
+                .OfType<string>()
+                .Distinct()
+                .Select(id => new Good(place.Key, id)),
+        ];
     }
 
     private static bool Fits(JsonElement? value, JsonElement wanted)

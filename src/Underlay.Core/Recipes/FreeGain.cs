@@ -19,7 +19,7 @@ public static class FreeGain
         var (gains, proofs) = (new List<Gain>(), new List<NoGain>());
         foreach (var recipe in recipes.Where(r => r is { Uses.Count: 0, Makes.Count: > 0 }))
             gains.Add(new Gain([(recipe, BigInteger.One)], recipe.Makes));
-        foreach (var part in Parts([.. recipes.Where(r => r.Uses.Count > 0).SelectMany(Column.Of)]))
+        foreach (var part in Parts(Column.Of(recipes.Where(r => r.Uses.Count > 0))))
         {
             var goods = part.SelectMany(c => c.Takes).Select(t => t.Good).Distinct().ToList();
             var optimum = Solve(part, goods);
@@ -106,18 +106,26 @@ public static class FreeGain
 
         public static bool IsOpen(Good good) => good.Of == Accepted;
 
-        public static IEnumerable<Column> Of(Recipe recipe)
+        public static List<Column> Of(IEnumerable<Recipe> recipes)
         {
-            var takes = new List<(Good, Rational)>();
-            foreach (var use in recipe.Uses)
+            var columns = new List<Column>();
+            // What several recipes accept alike is one good for all of them.
+            var opened = new Dictionary<IReadOnlyList<Good>, Good>(ReferenceEqualityComparer.Instance);
+            foreach (var recipe in recipes)
             {
-                var good = use.IsOpen ? new Good(Accepted, $"{recipe.From.Path}#{use.Pointer}") : use.AnyOf[0];
-                takes.Add((good, use.Amount));
-                if (!use.IsOpen) continue;
-                foreach (var fit in use.AnyOf) yield return new Column(null, [(fit, Rational.One)], [(good, Rational.One)]);
+                var takes = recipe.Uses.Select(u => (u.IsOpen ? Open(u.AnyOf) : u.AnyOf[0], u.Amount)).ToList();
+                columns.Add(new Column(recipe, takes, [.. recipe.Makes.Select(m => (m.Good, m.Amount))]));
             }
 
-            yield return new Column(recipe, takes, [.. recipe.Makes.Select(m => (m.Good, m.Amount))]);
+            return columns;
+
+            Good Open(IReadOnlyList<Good> anyOf)
+            {
+                if (opened.TryGetValue(anyOf, out var known)) return known;
+                var good = new Good(Accepted, opened.Count.ToString(System.Globalization.CultureInfo.InvariantCulture));
+                foreach (var fit in anyOf) columns.Add(new Column(null, [(fit, Rational.One)], [(good, Rational.One)]));
+                return opened[anyOf] = good;
+            }
         }
 
         public Rational NetOf(Good good) => Of(gives, good) - Of(takes, good);
