@@ -12,7 +12,11 @@ internal static class EconomyTable
     private const int Runs = 5;
 
     private static readonly Placement Nowhere =
-        APack.Of().WithSurface("saltbrook_reef", Picture.Of(32, 32)).Check().Overlay!.Pack.In(Repository.Kilnmoor.Place("surfaces")).First();
+        APack.Of()
+            .WithSurface("saltbrook_reef", Picture.Of(32, 32))
+            .Check()
+            .Overlay!.Pack.In(Repository.Kilnmoor.Place("surfaces"))
+            .First();
 
     /// <summary>Prints a row for each kind.</summary>
     public static void Print(int recipes, TextWriter output)

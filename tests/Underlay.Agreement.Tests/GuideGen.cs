@@ -44,9 +44,15 @@ internal static class GuideGen
         (2, Gen.Select(AnyRow, Gen.OneOfConst(
             "<contents><chapter family=\"brac\">{0}</chapter>", "<!DOCTYPE contents><contents><chapter "
                 + "family=\"brac\">{0}</chapter></contents>", "<inhalt><chapter family=\"brac\">{0}</chapter></inhalt>",
-            "<contents><chapter>{0}</chapter></contents>", "<contents>{0}</contents>", "<contents><chapter family=\"x\"><page>{0}</page></chapter></contents>", "<?xml version=\"1.0\" encoding=\"utf-8\"?><contents><chapter family=\"murr\">{0}</chapter></contents>",
+            "<contents><chapter>{0}</chapter></contents>",
+            "<contents>{0}</contents>",
+
+            "<contents><chapter family=\"x\"><page>{0}</page></chapter></contents>",
+            "<?xml version=\"1.0\" encoding=\"utf-8\"?><contents><chapter family=\"murr\">{0}</chapter></contents>",
             "<?xml version=\"1.0\" encoding=\"iso-8859-1\"?><contents><chapter "
-                + "family=\"brac\">{0}</chapter></contents>", "\uFEFF<contents><chapter family=\"brac\">{0}</chapter></contents>", "<contents xmlns=\"urn:x\"><chapter family=\"brac\">{0}</chapter></contents>",
+                + "family=\"brac\">{0}</chapter></contents>",
+            "\uFEFF<contents><chapter family=\"brac\">{0}</chapter></contents>",
+            "<contents xmlns=\"urn:x\"><chapter family=\"brac\">{0}</chapter></contents>",
             "<contents><chapter family=\"brac\"><bird><plate src=\"plates/a.png\" "
                 + "plumage=\"adult\"/></bird>{0}</chapter></contents>", "<contents><chapter family=\"brac\"><bird code=\"asbra\"><plate "
                 + "plumage=\"adult\"/></bird>{0}</chapter></contents>",

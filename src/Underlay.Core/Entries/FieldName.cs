@@ -6,7 +6,9 @@ namespace Underlay.Core.Entries;
 /// <summary>Names fields in sentences.</summary>
 public static class FieldName
 {
-    /// <summary>The field at a pointer, in quotes: “price”, “surface” of “under”, “ware” of number 2 of “uses”.</summary>
+    /// <summary>
+    /// The field at a pointer, in quotes: “price”, “surface” of “under”, “ware” of number 2 of “uses”.
+    /// </summary>
     public static string Quote(string pointer)
     {
         var tokens = JsonText.Tokens(pointer).ToArray();

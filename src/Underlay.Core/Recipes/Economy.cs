@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
@@ -11,6 +12,7 @@ namespace Underlay.Core.Recipes;
 public sealed class Economy
 {
     private static readonly ConditionalWeakTable<Overlay, Economy> Known = [];
+    private static readonly ConditionalWeakTable<BaseCatalogue, Economy> OfBases = [];
     private readonly Dictionary<Good, double> bought = [];
     private readonly Dictionary<string, IReadOnlyList<Good>> accepted = new(StringComparer.Ordinal);
 
@@ -55,13 +57,15 @@ public sealed class Economy
     /// <summary>The economy of a stack, read once.</summary>
     public static Economy Of(Overlay overlay) => Known.GetValue(overlay, o => new Economy(o, o.Profile.Economy));
 
-    /// <summary>The economy of the base under a stack.</summary>
-    public static Economy OfBase(Overlay overlay)
-    {
-        var nothing = FileTree.OfBytes([]);
-        var pack = PackReading.Read(overlay.Profile, overlay.Edition, nothing, ManifestFacts.Read(overlay.Profile, nothing));
-        return Of(Overlay.Of(pack, overlay.Base));
-    }
+    /// <summary>The economy of the base under a stack, read once.</summary>
+    public static Economy OfBase(Overlay overlay) => OfBases.GetValue(
+        overlay.Base,
+        @base =>
+        {
+            var nothing = FileTree.OfBytes([]);
+            var pack = PackReading.Read(overlay.Profile, overlay.Edition, nothing, ManifestFacts.Read(overlay.Profile, nothing));
+            return Of(Overlay.Of(pack, @base));
+        });
 
     /// <summary>What one is sold for; null where nothing tells.</summary>
     public double? PriceOf(Good good) =>

@@ -14,7 +14,7 @@ public static class EntryRemoval
     /// <param name="path">The entry.</param>
     public static EntryPlan Plan(Overlay overlay, PackPath path)
     {
-        if (overlay.Pack.Placements.FirstOrDefault(p => p.Path == path) is not { Place.Kind: not null } entry)
+        if (overlay.OfPack(path) is not { Place.Kind: not null } entry)
             return EntryPlan.Refused(path, $"{path} is no entry of the pack.");
         var draft = new PlanDraft(overlay.Pack.Tree);
         foreach (var file in OwnFiles(overlay, entry))

@@ -45,7 +45,7 @@ public static class EntryRename
     /// <param name="id">The id that it gets.</param>
     public static IReadOnlyList<TreeEdit> EditsOfId(Overlay overlay, FileTree tree, PackPath path, string id)
     {
-        if (overlay.Pack.Placements.FirstOrDefault(p => p.Path == path) is not { Place.Id: { } pointer } entry) return [];
+        if (overlay.OfPack(path) is not { Place.Id: { } pointer } entry) return [];
         if (entry.Field(pointer) is not { } old || tree.Find(path) is null) return [];
         var now = new NewName(entry, "", "", "", old, id);
         var draft = new PlanDraft(tree);

@@ -27,7 +27,7 @@ internal sealed record NewName(Placement Entry, string Placeholder, string Old, 
     /// <param name="isNew">True for an entry that is to stand beside the old one.</param>
     public static (NewName? Name, string? Problem) Of(Overlay overlay, PackPath path, string name, bool isNew)
     {
-        var entry = overlay.Pack.Placements.FirstOrDefault(p => p.Path == path) ?? overlay.OfBase(path);
+        var entry = overlay.OfPack(path) ?? overlay.OfBase(path);
         if (entry is not { Place: { Kind: not null, Pattern: { Placeholders: [var placeholder] } pattern } })
             return (null, $"{path} is no entry that has a name of its own.");
         if (pattern.Fill(entry.Bindings.With(placeholder, name)) is not { } to || pattern.Match(to) is null)

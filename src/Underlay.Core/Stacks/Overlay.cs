@@ -108,6 +108,9 @@ public sealed class Overlay
     public Placement? ShownOfPack(PackPath path) =>
         ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path) ? mine : null;
 
+    /// <summary>The pack's file at a path with its place, left out or not; null where it has none there.</summary>
+    public Placement? OfPack(PackPath path) => ofPack.GetValueOrDefault(path);
+
     /// <summary>The base's file at a path with its place, shown or not.</summary>
     public Placement? OfBase(PackPath path) =>
         Base.Find(path) is { Place: { } place } file ? new Placement(path, place, file.Bindings, Layer.Base, file.Facts) : null;

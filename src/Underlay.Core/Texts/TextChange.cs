@@ -21,7 +21,8 @@ public sealed record TextChange(string Key, string Language, string Says)
     {
         var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);
         if (changes.FirstOrDefault(c => !lines.ContainsKey(c.Key)) is { } lost) return ([], $"There is no text “{lost.Key}”.");
-        if (changes.FirstOrDefault(c => !sheet.Languages.Contains(c.Language)) is { } odd) return ([], $"There is no language “{odd.Language}”.");
+        if (changes.FirstOrDefault(c => !sheet.Languages.Contains(c.Language)) is { } odd)
+            return ([], $"There is no language “{odd.Language}”.");
         var edits = new List<TreeEdit>();
         foreach (var ofFile in changes.GroupBy(c => lines[c.Key].File))
         {
@@ -51,15 +52,13 @@ public sealed record TextChange(string Key, string Language, string Says)
         }
 
         var there = csv.Rows.Skip(1).Select(r => csv.Value(r, shape.Key)).ToHashSet();
-        foreach (var key in changes.Select(c => c.Key).Distinct().Where(k => !there.Contains(k)))
-        {
-            bytes = CsvEdit.Append(
-                csv,
-                csv.Header.Select(c => c == shape.Key ? key : wanted.GetValueOrDefault((key, c)) ?? lines[key].In(c)));
-            csv = Read(bytes)!;
-        }
-
-        return bytes;
+        var added = changes
+            .Select(c => c.Key)
+            .Distinct()
+            .Where(k => !there.Contains(k))
+            .Select(k => csv.Header.Select(c => c == shape.Key ? k : wanted.GetValueOrDefault((k, c)) ?? lines[k].In(c)))
+            .ToList();
+        return added.Count == 0 ? bytes : CsvEdit.Append(csv, added);
     }
 
     private static CsvText? Read(byte[] bytes) => CsvText.Read(Encoding.UTF8.GetString(bytes));

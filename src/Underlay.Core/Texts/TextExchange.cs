@@ -36,7 +36,8 @@ public static class TextExchange
         if (Parse(Decode(bytes), key) is not { } csv)
             return new TextReading([], [], $"This is no table with a column “{key}”: save it as CSV, with commas, semicolons or tabs.");
         var passed = new List<string>();
-        string? LanguageOf(string column) => sheet.Languages.FirstOrDefault(l => l.Equals(column.Trim(), StringComparison.OrdinalIgnoreCase));
+        string? LanguageOf(string column) =>
+            sheet.Languages.FirstOrDefault(l => l.Equals(column.Trim(), StringComparison.OrdinalIgnoreCase));
         var columns = csv.Header.Select((name, at) => (At: at, Name: name.Trim(), Language: LanguageOf(name))).ToList();
         foreach (var (_, name, language) in columns)
             if (language is null && name.Length > 0 && !name.Equals(key, StringComparison.OrdinalIgnoreCase))

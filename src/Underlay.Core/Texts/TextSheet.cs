@@ -75,7 +75,11 @@ public sealed class TextSheet
     private IReadOnlyDictionary<string, string>? BelowAt(string key) =>
         Overlay.Base.RowsOf(Place).TryGetValue(key, out var row) ? row.File.Facts.Table!.ValuesOf(row.Row, Place.Table!) : null;
 
-    private TextLine Line(string key, Placement? owner, PackPath usual, ILookup<(Place Place, string Word, string Says), string>? originals = null)
+    private TextLine Line(
+        string key,
+        Placement? owner,
+        PackPath usual,
+        ILookup<(Place Place, string Word, string Says), string>? originals = null)
     {
         var mine = Overlay.Rows.OfPack(Place).GetValueOrDefault(key);
         var below = BelowAt(key);

@@ -42,7 +42,8 @@ internal static class Sayings
             "Breit genug für einen Laib.",
             "Assez large pour une miche."),
             ["tea_cup"] = ("Tea cup", "Teetasse", "Tasse à thé", "Thin at the lip.", "Dünn am Rand.", "Fine au bord."),
-            ["cider_bottle"] = ("Cider bottle", "Mostflasche", "Bouteille à cidre", "Holds the fizz.", "Hält die Perlen.", "Garde les bulles."),
+            ["cider_bottle"] =
+                ("Cider bottle", "Mostflasche", "Bouteille à cidre", "Holds the fizz.", "Hält die Perlen.", "Garde les bulles."),
             ["reed_vase"] = (
             "Reed vase",
             "Schilfvase",
@@ -57,7 +58,8 @@ internal static class Sayings
             "Dry in any weather.",
             "Trocken bei jedem Wetter.",
             "Sec par tous les temps."),
-            ["wash_basin"] = ("Wash basin", "Waschschüssel", "Cuvette", "For cold mornings.", "Für kalte Morgen.", "Pour les matins froids."),
+            ["wash_basin"] =
+                ("Wash basin", "Waschschüssel", "Cuvette", "For cold mornings.", "Für kalte Morgen.", "Pour les matins froids."),
             ["ale_beaker"] = (
             "Ale beaker",
             "Bierbecher",

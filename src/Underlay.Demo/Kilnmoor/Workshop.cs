@@ -27,16 +27,16 @@ internal static class Workshop
     ];
 
     /// <summary>What is made of raw materials: what of it, and of what.</summary>
-    private static readonly (string Name, string Station, (string Material, double Amount)[] Uses, string Makes, double Amount, int Minutes)[] Grounds =
+    private static readonly GroundRecipe[] Grounds =
     [
-        ("dig_red_clay", "clay_pit", [("earth", 3)], "red_clay", 2, 40),
-        ("dig_grey_clay", "clay_pit", [("earth", 4)], "grey_clay", 2, 50),
-        ("wash_white_clay", "wash_tank", [("grey_clay", 3), ("water", 4)], "white_clay", 2, 120),
-        ("mix_stoneware", "wash_tank", [("grey_clay", 2), ("sand", 1)], "stoneware", 3, 90),
-        ("mould_brick", "updraught", [("red_clay", 2), ("straw", 1)], "brick", 4, 240),
-        ("mould_tile", "updraught", [("red_clay", 1), ("sand", 1)], "tile", 3, 200),
-        ("burn_reed_ash", "hammer", [("reed", 4)], "ash", 1, 30),
-        ("mix_plaster", "wash_tank", [("white_clay", 1), ("water", 2)], "plaster", 2, 45),
+        new("dig_red_clay", "clay_pit", [("earth", 3)], "red_clay", 2, 40),
+        new("dig_grey_clay", "clay_pit", [("earth", 4)], "grey_clay", 2, 50),
+        new("wash_white_clay", "wash_tank", [("grey_clay", 3), ("water", 4)], "white_clay", 2, 120),
+        new("mix_stoneware", "wash_tank", [("grey_clay", 2), ("sand", 1)], "stoneware", 3, 90),
+        new("mould_brick", "updraught", [("red_clay", 2), ("straw", 1)], "brick", 4, 240),
+        new("mould_tile", "updraught", [("red_clay", 1), ("sand", 1)], "tile", 3, 200),
+        new("burn_reed_ash", "hammer", [("reed", 4)], "ash", 1, 30),
+        new("mix_plaster", "wash_tank", [("white_clay", 1), ("water", 2)], "plaster", 2, 45),
     ];
 
     /// <summary>What is seen of a glaze in the fire: two rows each, for three glazes.</summary>
@@ -147,4 +147,12 @@ internal static class Workshop
                 return (JsonNode)row;
             }),
         ]);
+
+    private sealed record GroundRecipe(
+        string Name,
+        string Station,
+        (string Material, double Amount)[] Uses,
+        string Makes,
+        double Amount,
+        int Minutes);
 }

@@ -206,7 +206,7 @@ internal static class EntryEndpoints
     /// <summary>What the entry has from others, as the host shows it.</summary>
     private static List<TakenView> TakenOf(PackSnapshot snapshot, PackPath path) =>
         snapshot.Overlay is { } overlay
-            && (overlay.Pack.Placements.FirstOrDefault(p => p.Path == path) ?? overlay.OfBase(path)) is { } entry
+            && (overlay.OfPack(path) ?? overlay.OfBase(path)) is { } entry
             ?
             [
                 .. TakenOver.By(overlay, entry).Select(

@@ -20,7 +20,7 @@ internal static class TieEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Overlay is not { } overlay) return new Ties([], [], 0);
         var at = FileEndpoints.Parse(path);
-        var file = overlay.Pack.Placements.FirstOrDefault(p => p.Path == at) ?? overlay.OfBase(at);
+        var file = overlay.OfPack(at) ?? overlay.OfBase(at);
         if (file is null) return new Ties([], [], 0);
         var graph = new ReferenceGraph(overlay);
         var heirs = TakenOver.Heirs(overlay, file).ToDictionary(h => h.Heir.Path, h => h.Pointers);

@@ -38,12 +38,13 @@ internal static class TextEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var sheet = NeedSheet(snapshot);
+            var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);
             foreach (var change in request.Changes)
-                if (sheet.Lines.FirstOrDefault(l => l.Key == change.Key) is { } line && line.In(change.Language) != change.Was)
+                if (lines.TryGetValue(change.Key, out var line) && line.In(change.Language) is var says && says != change.Was)
                     throw new ProblemException(
                         409,
                         "text-changed",
-                        $"“{change.Key}” ({change.Language}) was changed meanwhile: it says “{line.In(change.Language)}”. Nothing was changed.");
+                        $"“{change.Key}” ({change.Language}) was changed meanwhile: it says “{says}”. Nothing was changed.");
             var (edits, problem) = TextChange.Edits(
                 sheet,
                 [.. request.Changes.Select(c => new TextChange(c.Key, c.Language, c.Says))]);

@@ -108,7 +108,9 @@ public class TextSheetTests
     {
         var read = TextExchange.Read(Sheet(Cup), "key,fr\nsaltbrook.tide_cap/name,Tasse\nsaltbrook.tide_cup/name,\n"u8.ToArray());
         Assert.Empty(read.Changes);
-        Assert.Equal("Line 2: there is no text “saltbrook.tide_cap/name”; “saltbrook.tide_cup/name” is near.", Assert.Single(read.Passed));
+        Assert.Equal(
+            "Line 2: there is no text “saltbrook.tide_cap/name”; “saltbrook.tide_cup/name” is near.",
+            Assert.Single(read.Passed));
         Assert.NotNull(TextExchange.Read(Sheet(Cup), [0x89, 0x50, 0x4E, 0x47]).Problem);
     }
 

@@ -43,8 +43,8 @@ public sealed class UnusualNumber : Check
                 overlay,
                 placement,
                 Consequence.Regret,
-                FormattableString.Invariant(
-                    $"{FieldName.Quote(pointer).Capitalised()} is {number}, far {(isHigh ? "above" : "below")} the {beside.Count} of the base, ")
+                FormattableString.Invariant($"{FieldName.Quote(pointer).Capitalised()} is {number}, far {(isHigh ? "above" : "below")} ")
+                    + FormattableString.Invariant($"the {beside.Count} of the base, ")
                     + FormattableString.Invariant($"which lie between {least} and {most} ({at}).")) with
             {
                 Severity = Severity.Note,

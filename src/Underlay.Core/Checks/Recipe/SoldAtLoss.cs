@@ -24,8 +24,8 @@ public sealed class SoldAtLoss : RecipeCheck
             yield return Regret(
                 economy,
                 mine,
-                FormattableString.Invariant(
-                    $"“{good.Id}” is sold for {price} and costs {cost.Price:0.##} to make, by the cheapest way (“{cost.Way.Id}”).")) with
+                FormattableString.Invariant($"“{good.Id}” is sold for {price} and costs {cost.Price:0.##} to make, ")
+                    + $"by the cheapest way (“{cost.Way.Id}”).") with
             {
                 Severity = Severity.Note,
                 Discriminator = good.Id,

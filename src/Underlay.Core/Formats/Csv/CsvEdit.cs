@@ -6,7 +6,11 @@ namespace Underlay.Core.Formats.Csv;
 public static class CsvEdit
 {
     /// <summary>The file with one more row at its end.</summary>
-    public static byte[] Append(CsvText csv, IEnumerable<string> fields) => csv.Write([.. csv.Rows.Select(r => r.Raw), csv.Format(fields)]);
+    public static byte[] Append(CsvText csv, IEnumerable<string> fields) => Append(csv, [fields]);
+
+    /// <summary>The file with more rows at its end.</summary>
+    public static byte[] Append(CsvText csv, IReadOnlyList<IEnumerable<string>> rows) =>
+        csv.Write([.. csv.Rows.Select(r => r.Raw), .. rows.Select(csv.Format)]);
 
     /// <summary>The file with another value wherever a row has one in a column.</summary>
     /// <param name="csv">The text.</param>

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { api, data } from '@/api/client'
 import { useChange } from '@/shared/composables/usePack'
+import StateNote from '@/shared/parts/StateNote.vue'
 import UDialog from '@/shared/parts/UDialog.vue'
 import { count } from '@/shared/words'
 import PlanList from './PlanList.vue'
@@ -17,7 +18,12 @@ const { data: ties } = useTies(
     () => props.pack,
     () => props.path,
 )
-const { data: plan } = useQuery({
+const {
+    data: plan,
+    error,
+    isPending,
+    refetch,
+} = useQuery({
     queryKey: ['pack', () => props.pack, 'removal', () => props.path],
     queryFn: () =>
         data(
@@ -42,28 +48,31 @@ async function carryOut() {
 <template>
     <UDialog v-model="isOpen" title="Take out" is-wide>
         <form class="flex flex-col gap-4" @submit.prevent="carryOut">
-            <section v-if="ties && ties.uses.length > 0" data-test="users">
-                <h3 class="font-semibold">
-                    {{ count(ties.uses.length + ties.more, 'file uses', 'files use') }} it, and would name what is not
-                    there
-                </h3>
-                <ul class="border-line mt-1 max-h-40 overflow-y-auto border-t">
-                    <li v-for="(tie, index) in ties.uses" :key="index" class="border-line text-small border-b py-1">
-                        {{ tie.title }} <span class="text-faint">{{ tie.noun }}, {{ tie.says }}</span>
-                    </li>
-                </ul>
-            </section>
-            <p v-else-if="ties" class="text-small">Nothing else uses it.</p>
-            <p v-if="plan?.problem" class="text-small" role="alert">
+            <!-- All at once: nothing moves under the pointer while the rest is fetched. -->
+            <StateNote v-if="!ties || !plan" :is-loading="isPending" :problem="error" @again="refetch" />
+            <p v-else-if="plan.problem" class="text-small" role="alert">
                 <span class="text-madder" aria-hidden="true">▼ </span>{{ plan.problem }}
             </p>
-            <PlanList v-else-if="plan" :lines="plan.lines" />
+            <template v-else>
+                <section v-if="ties.uses.length > 0" data-test="users">
+                    <h3 class="font-semibold">
+                        {{ count(ties.uses.length + ties.more, 'file uses', 'files use') }} it
+                    </h3>
+                    <ul class="border-line mt-1 max-h-40 overflow-y-auto border-t">
+                        <li v-for="(tie, index) in ties.uses" :key="index" class="border-line text-small border-b py-1">
+                            {{ tie.title }} <span class="text-faint">{{ tie.noun }}, {{ tie.says }}</span>
+                        </li>
+                    </ul>
+                </section>
+                <p v-else class="text-small">Nothing else uses it.</p>
+                <PlanList :lines="plan.lines" />
+            </template>
             <div class="flex justify-end gap-3">
                 <button type="button" class="press" @click="isOpen = false">Not now</button>
                 <button
                     type="submit"
                     class="press press-main"
-                    :disabled="!plan || !!plan.problem || change.isBusy.value"
+                    :disabled="!ties || !plan || !!plan.problem || change.isBusy.value"
                     data-test="remove"
                 >
                     Take out

@@ -12,5 +12,4 @@ export const useTies = (pack: MaybeRefOrGetter<string>, path: MaybeRefOrGetter<s
                     params: { path: { id: toValue(pack) }, query: { path: toValue(path) } },
                 }),
             ),
-        placeholderData: (before) => before,
     })
