@@ -182,3 +182,29 @@ test('a tower that is silent in the snow is seen on its grid and rung in every w
         .poll(async () => JSON.stringify(await (await page.request.get(`/api/packs/${id}/findings`)).json()))
         .not.toContain('entry/not-covered')
 })
+
+test('what is typed in an entry goes along when it is renamed or taken out at once, and comes back with an undo', async ({
+    page,
+}) => {
+    const id = await makeCup(page)
+    const entry = async (path: string) =>
+        (await (await page.request.get(`/api/packs/${id}/file?path=${path}`)).text()).replaceAll(/\s/g, '')
+    await page.goto(`/packs/${id}/define?path=wares/ebb_cup/ware.json`)
+    await page.getByLabel('Price').fill('77')
+    await page.getByRole('button', { name: 'Rename …' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.locator('[data-test="name"]').fill('low_cup')
+    await dialog.getByRole('button', { name: 'Rename', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'Low cup' })).toBeVisible()
+    expect(await entry('wares/low_cup/ware.json')).toContain('"price":77')
+
+    await page.getByLabel('Price').fill('78')
+    await page.getByRole('button', { name: 'Take out …' }).click()
+    const removal = page.waitForResponse(/entry\/removal/)
+    await dialog.locator('[data-test="remove"]').click()
+    expect((await removal).ok()).toBe(true)
+    await expect(dialog).toBeHidden()
+    expect((await page.request.get(`/api/packs/${id}/file?path=wares/low_cup/ware.json`)).status()).toBe(404)
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+    await expect.poll(() => entry('wares/low_cup/ware.json')).toContain('"price":78')
+})

@@ -44,6 +44,8 @@ useEventListener(window, 'keydown', (event) => {
         if (isDirty.value) void editing.save(true)
     }
 })
+/** Saves what was typed, where something was. */
+const settle = async () => isDirty.value && (await editing.save(true))
 /** Where what was typed is. */
 const state = computed(() => {
     if (isChangedElsewhere.value) return 'kept in this browser'
@@ -65,7 +67,7 @@ const state = computed(() => {
                         }}</span>
                     </h2>
                     <PathText :path="entry.path" />
-                    <EntryNames :pack="pack" :entry="entry" />
+                    <EntryNames :pack="pack" :entry="entry" :save="settle" />
                 </div>
                 <div v-if="isJson" class="flex gap-1" role="tablist" aria-label="How to edit">
                     <button

@@ -5,15 +5,20 @@ import { useQueryValue } from '@/shared/composables/useQueryValue'
 import NameDialog from './NameDialog.vue'
 import RemoveDialog from './RemoveDialog.vue'
 
-/** What can be done with the name of an entry. */
-defineProps<{ pack: string; entry: EntryView }>()
+/** What can be done with an entry as a whole; what is typed in it is saved before, so that it goes along. */
+const props = defineProps<{ pack: string; entry: EntryView; save: () => Promise<unknown> }>()
 const path = useQueryValue('path')
 const how = ref<'rename' | 'clone'>('clone')
 const isOpen = ref(false)
 const isRemoving = ref(false)
-function open(what: 'rename' | 'clone') {
+async function open(what: 'rename' | 'clone') {
+    await props.save()
     how.value = what
     isOpen.value = true
+}
+async function openRemoval() {
+    await props.save()
+    isRemoving.value = true
 }
 </script>
 
@@ -21,7 +26,7 @@ function open(what: 'rename' | 'clone') {
     <span v-if="entry.name" class="text-small flex gap-3">
         <button v-if="entry.hash" type="button" class="word" @click="open('rename')">Rename …</button>
         <button type="button" class="word" @click="open('clone')">Clone …</button>
-        <button v-if="entry.hash" type="button" class="word" @click="isRemoving = true">Take out …</button>
+        <button v-if="entry.hash" type="button" class="word" @click="openRemoval">Take out …</button>
     </span>
     <RemoveDialog v-if="isRemoving" v-model="isRemoving" :pack="pack" :path="entry.path" @done="path = ''" />
     <NameDialog
