@@ -17,7 +17,7 @@ const good = (key: string, way: string | null = null, more: Partial<GoodView> = 
     after: { price: 1, minutes: 0, way },
     ...more,
 })
-const part = (key: string, amount = 1) => ({ amount, goods: [key], shown: key, isOpen: false })
+const part = (key: string, amount = 1) => ({ amount, shown: key, choices: 1 })
 const recipe = (path: string, uses: string[], makes: string[]): RecipeView => ({
     path,
     place: 'recipes',

@@ -55,7 +55,9 @@ public sealed record Clash(Recipe Recipe, Recipe Other, Recipe? Made, bool IsAlw
 
     private static string KeyOf(Recipe recipe) => $"{recipe.Station} {string.Join(' ', recipe.Uses.Select(u => u.Amount).Order())}";
 
-    private static bool Overlap(Ingredient one, Ingredient other) => one.Amount == other.Amount && one.AnyOf.Intersect(other.AnyOf).Any();
+    private static bool Overlap(Ingredient one, Ingredient other) =>
+        one.Amount == other.Amount
+            && (ReferenceEquals(one.AnyOf, other.AnyOf) ? one.AnyOf.Count > 0 : one.AnyOf.Intersect(other.AnyOf).Any());
 
     private static bool IsWithin(Ingredient one, Ingredient other) =>
         one.Amount == other.Amount && one.AnyOf.Count > 0 && !one.AnyOf.Except(other.AnyOf).Any();

@@ -24,9 +24,11 @@ public static class Costs
         for (var passes = recipes.SelectMany(r => r.Makes).Select(m => m.Good).Distinct().Count() + 1; passes > 0; passes--)
         {
             var isSettled = true;
+            // Recipes that accept the same share the list of it; what gets cheaper meanwhile counts in the next pass.
+            var cheapest = new Dictionary<IReadOnlyList<Good>, Good?>(ReferenceEqualityComparer.Instance);
             foreach (var recipe in recipes)
             {
-                if (OfRun(recipe, costs) is not { } run) continue;
+                if (OfRun(recipe, costs, CheapestOf) is not { } run) continue;
                 var pieces = recipe.Makes.Sum(m => m.Amount.ToDouble());
                 var each = new Cost(run.Price / pieces, run.Minutes / pieces, recipe);
                 foreach (var product in recipe.Makes)
@@ -35,18 +37,31 @@ public static class Costs
             }
 
             if (isSettled) break;
+
+            Good? CheapestOf(Ingredient use)
+            {
+                if (!use.IsOpen) return Cheapest(use, costs);
+                if (!cheapest.TryGetValue(use.AnyOf, out var found)) cheapest[use.AnyOf] = found = Cheapest(use, costs);
+                return found;
+            }
         }
 
         return costs;
     }
 
     /// <summary>What a recipe's run costs, with the cheapest of what it accepts; null where something cannot be had.</summary>
-    public static (double Price, double Minutes)? OfRun(Recipe recipe, IReadOnlyDictionary<Good, Cost> costs)
+    public static (double Price, double Minutes)? OfRun(Recipe recipe, IReadOnlyDictionary<Good, Cost> costs) =>
+        OfRun(recipe, costs, use => Cheapest(use, costs));
+
+    private static (double Price, double Minutes)? OfRun(
+        Recipe recipe,
+        IReadOnlyDictionary<Good, Cost> costs,
+        Func<Ingredient, Good?> choose)
     {
         var (price, minutes) = (0.0, recipe.Minutes);
         foreach (var use in recipe.Uses)
         {
-            if (Cheapest(use, costs) is not { } found) return null;
+            if (choose(use) is not { } found) return null;
             price += use.Amount.ToDouble() * costs[found].Price;
             minutes += use.Amount.ToDouble() * costs[found].Minutes;
         }

@@ -9,21 +9,22 @@ public static class Reachable
     public static IReadOnlySet<Good> From(IEnumerable<Good> bought, IReadOnlyList<Recipe> recipes)
     {
         var reached = new HashSet<Good>(bought);
-        var waiting = new Dictionary<Recipe, int>(ReferenceEqualityComparer.Instance);
-        var takers = recipes
-            .SelectMany(r => r.Uses.SelectMany(u => u.AnyOf.Distinct().Select(g => (Good: g, Recipe: r, Use: u))))
-            .ToLookup(t => t.Good, t => (t.Recipe, t.Use));
-        var met = new HashSet<Ingredient>(ReferenceEqualityComparer.Instance);
+        var waiting = recipes.ToDictionary(r => r, r => r.Uses.Count, (IEqualityComparer<Recipe>)ReferenceEqualityComparer.Instance);
+        // Recipes that accept the same share the list of it, which is met for all of them at once.
+        var uses = recipes
+            .SelectMany(r => r.Uses, (recipe, use) => (recipe, use))
+            .ToLookup(u => u.use.AnyOf, u => u.recipe, (IEqualityComparer<IReadOnlyList<Good>>)ReferenceEqualityComparer.Instance);
+        var lists = uses
+            .Select(u => u.Key)
+            .SelectMany(list => list.Distinct(), (list, good) => (list, good))
+            .ToLookup(l => l.good, l => l.list);
+        var met = new HashSet<IReadOnlyList<Good>>(ReferenceEqualityComparer.Instance);
         var next = new Queue<Good>(reached);
-        foreach (var recipe in recipes)
-        {
-            waiting[recipe] = recipe.Uses.Count;
-            if (recipe.Uses.Count == 0) Make(recipe);
-        }
-
+        foreach (var recipe in recipes.Where(r => r.Uses.Count == 0)) Make(recipe);
         while (next.TryDequeue(out var good))
-            foreach (var (recipe, use) in takers[good])
-                if (met.Add(use) && --waiting[recipe] == 0) Make(recipe);
+            foreach (var list in lists[good].Where(met.Add))
+                foreach (var recipe in uses[list])
+                    if (--waiting[recipe] == 0) Make(recipe);
         return reached;
 
         void Make(Recipe recipe)

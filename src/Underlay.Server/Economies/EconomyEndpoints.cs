@@ -73,11 +73,10 @@ internal static class EconomyEndpoints
             .. recipe.Uses.Select(
                 u => new RecipePart(
                     u.Amount.ToDouble(),
-                    [.. u.AnyOf.Select(KeyOf)],
                     (Costs.Cheapest(u, costs) ?? u.AnyOf.Cast<Good?>().FirstOrDefault()) is { } shown ? KeyOf(shown) : null,
-                    u.IsOpen)),
+                    u.AnyOf.Count)),
         ],
-        [.. recipe.Makes.Select(m => new RecipePart(m.Amount.ToDouble(), [KeyOf(m.Good)], KeyOf(m.Good), false))]);
+        [.. recipe.Makes.Select(m => new RecipePart(m.Amount.ToDouble(), KeyOf(m.Good), 1))]);
 
     private static string StationOf(Overlay overlay, Recipe recipe) =>
         recipe.From.Place.RulesOf<Core.Hosts.Rules.RefersToRule>(overlay.Edition)

@@ -30,10 +30,9 @@ internal sealed record GoodView(
     CostView? After);
 
 /// <summary>What a recipe takes or makes.</summary>
-/// <param name="Goods">What will do, by key.</param>
-/// <param name="Shown">The cheapest of it; null where nothing will do.</param>
-/// <param name="IsOpen">The recipe says what is accepted, and names none.</param>
-internal sealed record RecipePart(double Amount, IReadOnlyList<string> Goods, string? Shown, bool IsOpen);
+/// <param name="Shown">The key of what will do, the cheapest of it; null where nothing will do.</param>
+/// <param name="Choices">How many goods will do.</param>
+internal sealed record RecipePart(double Amount, string? Shown, int Choices);
 
 /// <summary>A recipe.</summary>
 /// <param name="Place">The key of its place.</param>

@@ -41,9 +41,10 @@ public sealed class TextWithoutOwner : Check
                 .ToHashSet();
             bool IsLeftOut(string key) =>
                 key.LastIndexOf('/') is var end and > 0 && (leftOut.Contains(key[..end]) || leftOut.Contains(Id.NameIn(key[..end])));
+            var lacking = wanted.Where(w => !mine.ContainsKey(w)).ToList();
             foreach (var (key, row) in mine.Where(r => !wanted.Contains(r.Key) && !IsLeftOut(r.Key)))
             {
-                var near = Slips.Nearest(wanted.Where(w => !mine.ContainsKey(w)), key);
+                var near = Slips.Nearest(lacking, key);
                 yield return Report(
                     overlay,
                     row.From,

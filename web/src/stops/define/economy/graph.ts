@@ -82,8 +82,14 @@ function layOut(
     for (const recipe of drawn.values()) {
         graph.setNode(recipe.path, { width: 128, height: 44 })
         const isWay = recipe.makes.some(({ shown }) => goods.get(shown!)?.after?.way === recipe.path)
-        for (const { shown, amount } of recipe.uses)
-            if (shown) lines.push({ from: shown, to: recipe.path, amount: sum(amount), isWay })
+        for (const { shown, amount, choices } of recipe.uses)
+            if (shown)
+                lines.push({
+                    from: shown,
+                    to: recipe.path,
+                    amount: choices > 1 ? `${sum(amount)}, or ${choices - 1} others` : sum(amount),
+                    isWay,
+                })
         for (const { shown, amount } of recipe.makes)
             if (shown && seen.has(shown))
                 lines.push({
