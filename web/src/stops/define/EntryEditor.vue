@@ -30,7 +30,13 @@ const fields = computed(() => fieldsOf(props.entry.schema))
 const inForce = ref('')
 /** Fields that hold one value, of which the base's entries have others. */
 const single = computed(() => flat(fields.value).filter((field) => !field.each))
-const shownField = computed(() => single.value.find((f) => f.pointer === inForce.value) ?? single.value[0])
+/** Until a field is in force, the first that others may have alike: an id is each entry’s own. */
+const shownField = computed(
+    () =>
+        single.value.find((f) => f.pointer === inForce.value) ??
+        single.value.find((f) => !props.entry.own.includes(f.pointer)) ??
+        single.value[0],
+)
 const loose = computed(() =>
     faults.value.filter(
         (fault) =>
