@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Globalization;
 using Underlay.Core.Recipes;
 using Underlay.Core.Stacks;
@@ -36,22 +35,14 @@ internal static class EconomyTable
             output.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"| {economy.Count} {name} | {largest} | {Time(() => FreeGain.Find(economy)):F0} | {gains.Count} | ")
+                    $"| {economy.Count} {name} | {largest} | {Timing.Middle(Runs, () => FreeGain.Find(economy)):F0} | {gains.Count} ")
                 + string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{Time(() => Costs.Of(bought, economy)):F0} | {Time(() => Reachable.From(bought.Keys, economy)):F1} |"));
+                    $"| {Timing.Middle(Runs, () => Costs.Of(bought, economy)):F0} ")
+                + string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"| {Timing.Middle(Runs, () => Reachable.From(bought.Keys, economy)):F1} |"));
         }
-    }
-
-    private static double Time(Action run)
-    {
-        var times = Enumerable.Range(0, Runs).Select(_ =>
-        {
-            var begun = Stopwatch.GetTimestamp();
-            run();
-            return Stopwatch.GetElapsedTime(begun).TotalMilliseconds;
-        });
-        return times.Order().ElementAt(Runs / 2);
     }
 
     /// <summary>

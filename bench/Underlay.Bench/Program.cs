@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using Underlay.Bench;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
 using Underlay.Core.Packs;
@@ -13,6 +14,7 @@ using Underlay.Testing;
 // Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
 // Underlay.Bench open DATABASE PICTURES: times the opening of a pack of that many pictures in a database of its own.
 // Underlay.Bench economy RECIPES: times what is computed of that many recipes.
+// Underlay.Bench entries ENTRIES: times the check of that many entries, first and after a change, and a rename.
 // Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
 {
@@ -37,14 +39,17 @@ switch (args)
             await new OpenTable(source).PrintAsync(Repository.Kilnmoor, some, Console.Out).ConfigureAwait(false);
         return 0;
     case ["economy", var recipes] when int.TryParse(recipes, CultureInfo.InvariantCulture, out var all):
-        Underlay.Bench.EconomyTable.Print(all, Console.Out);
+        EconomyTable.Print(all, Console.Out);
+        return 0;
+    case ["entries", var entries] when int.TryParse(entries, CultureInfo.InvariantCulture, out var few):
+        EntriesTable.Print(Repository.Kilnmoor, few, Console.Out);
         return 0;
     case ["fuzz", var minutes, var seeds] when double.TryParse(minutes, CultureInfo.InvariantCulture, out var span):
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
             "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
-                + "open DATABASE PICTURES | economy RECIPES | fuzz MINUTES SEEDS");
+                + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | fuzz MINUTES SEEDS");
         return 2;
 }
 

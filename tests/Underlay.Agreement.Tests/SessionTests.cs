@@ -70,6 +70,11 @@ public class SessionTests
         Assert.Equal("shelf:name=tide_cup", Assert.Single(session.Looked));
         Assert.Equal("image/not-a-multiple", Assert.Single(session.Report.Findings).Code.Value);
         Assert.Empty(session.With([Write("notes.txt", [1])]).Looked);
+        // Neither another file nor another entry makes those looked at that say nothing of it.
+        session = session.With([Write("art/surfaces/saltbrook_reef.png", Picture.Of(64, 64).ToPng())]);
+        Assert.Equal("surfaces:name=saltbrook_reef", Assert.Single(session.Looked));
+        var ware = System.Text.Encoding.UTF8.GetBytes(SmallBase.Ware("saltbrook.tide_cup", price: "13"));
+        Assert.Equal("shelf:name=tide_cup", Assert.Single(session.With([Write("wares/tide_cup/ware.json", ware)]).Looked));
     }
 
     [Fact]
@@ -86,6 +91,7 @@ public class SessionTests
         Assert.Contains(
             session.Report.Findings,
             f => f.Code.Value == "entry/dangling" && f.Path == "art/surfaces/saltbrook_tide.surface.json");
+        Assert.Equal(["surfaces:name=saltbrook_foam", "surfaces:name=saltbrook_tide"], session.Looked);
     }
 
     [Fact]

@@ -79,9 +79,7 @@ public sealed record TableFacts(
 
     /// <summary>The values of a row by column, key and deed left aside; what two rows that say the same have alike.</summary>
     public IReadOnlyDictionary<string, string> ValuesOf(TableRow row, TableShape shape) =>
-        Columns.Zip(row.Values)
-            .Where(c => c.First != shape.Key && c.First != shape.Merge)
-            .ToDictionary(c => c.First, c => c.Second, StringComparer.Ordinal);
+        new RowValues(Columns, row.Values, shape.Key, shape.Merge);
 
     private static TableFacts Judge(CsvText csv, TableShape shape)
     {

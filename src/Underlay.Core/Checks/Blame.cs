@@ -13,61 +13,89 @@ internal static class Blame
 
     public static IReadOnlyList<Finding> Fold(IReadOnlyList<Finding> findings)
     {
-        var causes = new Dictionary<PackPath, List<int>>();
+        var causes = new Causes(findings);
+        var followers = new Dictionary<int, List<Finding>>();
+        var isFolded = new bool[findings.Count];
         for (var i = 0; i < findings.Count; i++)
-            foreach (var path in findings[i].Explains)
+        {
+            var root = causes.FindRoot(i);
+            if (root == i) continue;
+            isFolded[i] = true;
+            if (!followers.TryGetValue(root, out var known)) followers[root] = known = [];
+            known.Add(findings[i]);
+        }
+
+        return
+        [
+            .. findings
+                .Select((finding, i) => followers.TryGetValue(i, out var folded) ? Take(finding, folded) : finding)
+                .Where((_, i) => !isFolded[i]),
+        ];
+    }
+
+    /// <summary>Which finding another follows from.</summary>
+    private sealed class Causes
+    {
+        private readonly IReadOnlyList<Finding> findings;
+        private readonly Dictionary<PackPath, List<int>> explaining = [];
+        private readonly Dictionary<string, List<int>> covering = new(StringComparer.Ordinal);
+
+        public Causes(IReadOnlyList<Finding> findings)
+        {
+            this.findings = findings;
+            // Only what others rest on is worth knowing: most explain a path on which nothing does.
+            var restedOn = findings.SelectMany(f => f.RestsOn).ToHashSet();
+            for (var i = 0; i < findings.Count; i++)
             {
-                if (!causes.TryGetValue(path, out var known)) causes[path] = known = [];
-                known.Add(i);
+                foreach (var path in findings[i].Explains.Where(restedOn.Contains)) Add(explaining, path, i);
+                if (findings[i].Covers.Count > 0) Add(covering, findings[i].Path, i);
+            }
+        }
+
+        public int FindRoot(int start)
+        {
+            if (FindCause(start) is not { } next) return start;
+            var trail = new List<int> { start, next };
+            while (FindCause(trail[^1]) is { } cause)
+            {
+                // Findings that explain each other in a circle: the first of the circle is told.
+                if (trail.IndexOf(cause) is var turn && turn >= 0) return trail.Skip(turn).Min();
+                trail.Add(cause);
             }
 
-        var better = Enumerable.Range(0, findings.Count)
-            .Where(i => findings[i].Covers.Count > 0)
-            .ToLookup(i => findings[i].Path, StringComparer.Ordinal);
-        var byRoot = Enumerable.Range(0, findings.Count).ToLookup(i => FindRoot(findings, causes, better, i));
-        return [.. byRoot.OrderBy(g => g.Key).Select(g => Take(findings[g.Key], [.. g.Where(i => i != g.Key).Select(i => findings[i])]))];
-    }
-
-    private static int FindRoot(
-        IReadOnlyList<Finding> findings,
-        Dictionary<PackPath, List<int>> causes,
-        ILookup<string, int> better,
-        int start)
-    {
-        // Most rest on nothing.
-        if (findings[start].RestsOn.Count == 0 && !better.Contains(findings[start].Path)) return start;
-        var trail = new List<int> { start };
-        while (FindCause(findings, causes, better, trail[^1]) is { } cause)
-        {
-            // Findings that explain each other in a circle: the first of the circle is told.
-            if (trail.IndexOf(cause) is var turn && turn >= 0) return trail.Skip(turn).Min();
-            trail.Add(cause);
+            return trail[^1];
         }
 
-        return trail[^1];
-    }
-
-    private static int? FindCause(
-        IReadOnlyList<Finding> findings,
-        Dictionary<PackPath, List<int>> causes,
-        ILookup<string, int> better,
-        int index)
-    {
-        foreach (var i in better[findings[index].Path])
-            if (i != index && findings[i].Covers.Contains(findings[index].Code.Value)) return i;
-        foreach (var path in findings[index].RestsOn)
+        private int? FindCause(int index)
         {
-            if (!causes.TryGetValue(path, out var known)) continue;
-            // The cause at the same path is the nearest: a misnamed picture explains its own missing companion.
-            var cause = known
-                .Where(i => i != index)
-                .OrderByDescending(i => findings[i].Path == findings[index].Path)
-                .Select(i => (int?)i)
-                .FirstOrDefault();
-            if (cause is not null) return cause;
+            var finding = findings[index];
+            if (covering.TryGetValue(finding.Path, out var better))
+                foreach (var i in better)
+                    if (i != index && findings[i].Covers.Contains(finding.Code.Value)) return i;
+            foreach (var path in finding.RestsOn)
+            {
+                if (!explaining.TryGetValue(path, out var known)) continue;
+                // The cause at the same path is the nearest: a misnamed picture explains its own missing companion.
+                int? first = null;
+                foreach (var i in known)
+                {
+                    if (i == index) continue;
+                    if (findings[i].Path == finding.Path) return i;
+                    first ??= i;
+                }
+
+                if (first is not null) return first;
+            }
+
+            return null;
         }
 
-        return null;
+        private static void Add<TKey>(Dictionary<TKey, List<int>> to, TKey key, int index)
+            where TKey : notnull
+        {
+            if (!to.TryGetValue(key, out var known)) to[key] = known = [];
+            known.Add(index);
+        }
     }
 
     private static string Listed(List<string> paths) =>

@@ -30,28 +30,31 @@ public sealed class CheckEngine
 
     /// <summary>
     /// Runs again after a change. In groups that are as they were, checks of file and group scope do not look again, and
-    /// those of structure scope only when the structure changed.
+    /// those of structure scope only when what they asked may have another answer.
     /// </summary>
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="before">What an earlier run handed on.</param>
     public EngineRun Run(Overlay overlay, EngineMemory before)
     {
-        var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
         var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
-        var changed = overlay.Groups
-            .Where(g => !(sameAuthor && before.Groups.TryGetValue(g.Key, out var known) && IsSame(known.Group, g)))
-            .ToList();
-        var looked = changed.Select(g => g.Key).ToHashSet(StringComparer.Ordinal);
+        var change = before.Overlay is { } last && !sameStructure ? StackChange.Between(last, overlay) : null;
+        var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
+        bool Holds(Asked asked) => sameStructure || (change is not null && !asked.MayDifferAfter(change));
+        bool IsKnown(Group group) => sameAuthor && before.Groups.TryGetValue(group.Key, out var known) && IsSame(known.Group, group);
 
+        var changed = overlay.Groups.Where(g => !IsKnown(g)).ToList();
+        var other = changed.Select(g => g.Key).ToHashSet(StringComparer.Ordinal);
+        var anew = overlay.Groups.Where(g => other.Contains(g.Key) || !Holds(before.Groups[g.Key].Asked)).ToList();
         GroupFindings Inspect(Group group)
         {
-            var last = looked.Contains(group.Key) ? null : before.Groups[group.Key];
-            if (last is not null && sameStructure) return last;
-            return new GroupFindings(group, last?.Local ?? local.Inspect(overlay, group), structural.Inspect(overlay, group));
+            var known = other.Contains(group.Key) ? null : before.Groups[group.Key];
+            var (structure, asked) = Asked.While(() => structural.Inspect(overlay, group));
+            return new GroupFindings(group, known?.Local ?? local.Inspect(overlay, group), structure, asked);
         }
 
-        var few = (sameStructure ? changed.Count : overlay.Groups.Count) < FewGroups;
-        var groups = few ? [.. overlay.Groups.Select(Inspect)] : SideBySide.Select(overlay.Groups, Inspect);
+        var inspected = anew.Count < FewGroups ? [.. anew.Select(Inspect)] : SideBySide.Select(anew, Inspect);
+        var byKey = inspected.ToDictionary(g => g.Group.Key, StringComparer.Ordinal);
+        var groups = overlay.Groups.Select(g => byKey.GetValueOrDefault(g.Key) ?? before.Groups[g.Key]).ToList();
         var found = new List<Finding>();
         foreach (var group in groups)
         {
@@ -60,20 +63,26 @@ public sealed class CheckEngine
         }
 
         var touched = changed.SelectMany(g => g.Shown.Concat(g.Dropped.Select(d => d.Placement))).Select(p => p.Path).ToHashSet();
-        IReadOnlyList<Finding> InspectWhole(Check check)
+        WholeFindings InspectWhole(Check check)
         {
-            var last = sameStructure && check.Scope == CheckScope.Structure ? before.Whole[check] : null;
             // What a finding says of a file holds for the bytes that it saw.
-            return last?.All(f => !f.Saw.Keys.Any(touched.Contains)) == true ? last : [.. check.Inspect(overlay)];
+            if (check.Scope == CheckScope.Structure
+                && before.Whole.TryGetValue(check, out var known)
+                && Holds(known.Asked)
+                && !known.Findings.Any(f => f.Saw.Keys.Any(touched.Contains)))
+                return known;
+            var (findings, asked) = Asked.While(() => check.Inspect(overlay).ToList());
+            return new WholeFindings(findings, asked);
         }
 
         var whole = SideBySide.Select(all, InspectWhole);
-        foreach (var findings in whole) found.AddRange(findings);
+        foreach (var check in whole) found.AddRange(check.Findings);
         var memory = new EngineMemory(
             overlay,
             groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal),
             all.Zip(whole).ToDictionary(w => w.First, w => w.Second));
-        return new EngineRun(Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree).Waivers), memory, looked);
+        var told = Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree).Waivers);
+        return new EngineRun(told, memory, [.. anew.Select(g => g.Key)]);
     }
 
     private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers)

@@ -24,7 +24,7 @@ public sealed class CheckSession
         FileTree tree,
         CheckReport report,
         EngineMemory memory,
-        IReadOnlySet<string> looked)
+        IReadOnlyList<string> looked)
     {
         this.profile = profile;
         this.edition = edition;
@@ -42,7 +42,7 @@ public sealed class CheckSession
     public CheckReport Report { get; }
 
     /// <summary>Keys of the groups that the last change made the checks look at.</summary>
-    public IReadOnlySet<string> Looked { get; }
+    public IReadOnlyList<string> Looked { get; }
 
     /// <summary>Begins with a whole check.</summary>
     /// <param name="profile">The host.</param>
@@ -85,7 +85,7 @@ public sealed class CheckSession
         if (Wrapped.Find(profile, tree) is { } wrapped)
         {
             var report = new CheckReport(profile.Key, chosen, null, [wrapped], [.. CheckList.Codes.Where(c => c != Wrapped.Code)], null);
-            return new CheckSession(profile, edition, baseOf, tree, report, EngineMemory.Empty, new HashSet<string>());
+            return new CheckSession(profile, edition, baseOf, tree, report, EngineMemory.Empty, []);
         }
 
         // Another edition has other places and another base: nothing known holds there.

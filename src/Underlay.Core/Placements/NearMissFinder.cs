@@ -48,15 +48,14 @@ public static class NearMissFinder
         Overlay overlay,
         Placement placement)
     {
-        if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern || overlay.Base.Find(placement.Path) is not null)
-            return ([], []);
+        if (placement.Place.Pattern is not { Placeholders: [var hole] } pattern) return ([], []);
         var name = placement.Bindings.Find(hole)!;
         var carriesPrefix = overlay.Pack.Manifest.Prefix is { } prefix
             && name.StartsWith(prefix, StringComparison.Ordinal)
             && name.AsSpan(prefix.Length).StartsWith("_");
-        if (carriesPrefix || name.Length < ShortestName) return ([], []);
+        if (carriesPrefix || name.Length < ShortestName || overlay.Base.Find(placement.Path) is not null) return ([], []);
         var missing = placement.Place.RulesOf<RequiresRule>(overlay.Pack.Edition)
-            .Where(r => !r.AtWanted)
+            .Where(r => !r.AtWanted && overlay.Wants(r, placement))
             .Select(r => overlay.Targets(r.Places, placement.Bindings))
             .Where(targets => targets.Count > 0 && targets.All(t => overlay.Shown(t) is null && !overlay.PackHas(t)))
             .SelectMany(targets => targets)

@@ -23,20 +23,12 @@ public sealed record Clash(Recipe Recipe, Recipe Other, Recipe? Made, bool IsAlw
             {
                 // What names all of its goods clashes with what names the same, and with what accepts more.
                 var others = IsOpen(recipe) ? list : named[GoodsOf(recipe)].Concat(open);
-                var clashes = others
-                    .Where(o => o != recipe && (o.From.Layer.IsBase || o.From.Path.CompareTo(recipe.From.Path) < 0))
-                    .Where(o => CanBePaired(recipe, o, Overlap));
-                Clash? first = null;
-                foreach (var other in clashes)
-                {
-                    var clash = Of(recipe, other);
-                    first ??= clash;
-                    if (clash.Made is not null) continue;
-                    first = clash;
-                    break;
-                }
-
-                if (first is not null) yield return first;
+                bool Clashes(Recipe o) =>
+                    o != recipe
+                    && (o.From.Layer.IsBase || o.From.Path.CompareTo(recipe.From.Path) < 0)
+                    && CanBePaired(recipe, o, Overlap);
+                var first = others.FirstOrDefault(o => o.Order == recipe.Order && Clashes(o)) ?? others.FirstOrDefault(Clashes);
+                if (first is not null) yield return Of(recipe, first);
             }
         }
     }

@@ -13,6 +13,7 @@ public sealed class Economy
 {
     private static readonly ConditionalWeakTable<Overlay, Economy> Known = [];
     private static readonly ConditionalWeakTable<BaseCatalogue, Economy> OfBases = [];
+    private static readonly ConditionalWeakTable<Placement, Recipe> Read = [];
     private readonly Dictionary<Good, double> bought = [];
     private readonly Dictionary<string, IReadOnlyList<Good>> accepted = new(StringComparer.Ordinal);
 
@@ -21,8 +22,9 @@ public sealed class Economy
         Overlay = overlay;
         Rule = rule;
         var places = rule?.Recipes.Select(overlay.Profile.Place).ToList() ?? [];
-        Recipes = [.. places.SelectMany(overlay.ShownIn).Select(Read).OfType<Recipe>()];
-        LeftOut = [.. places.SelectMany(overlay.Pack.In).Where(p => overlay.FindDrop(p.Path) is not null).Select(Read).OfType<Recipe>()];
+        Recipes = [.. places.SelectMany(overlay.ShownIn).Select(RecipeOf).OfType<Recipe>()];
+        var leftOut = places.SelectMany(overlay.Pack.In).Where(p => overlay.FindDrop(p.Path) is not null);
+        LeftOut = [.. leftOut.Select(RecipeOf).OfType<Recipe>()];
         var made = Recipes.SelectMany(r => r.Makes).Select(m => m.Good).ToHashSet();
         foreach (var good in rule?.Goods.Where(g => g.Codebook is not null) ?? [])
         {
@@ -55,7 +57,15 @@ public sealed class Economy
     public IReadOnlyDictionary<Good, double> Bought => bought;
 
     /// <summary>The economy of a stack, read once.</summary>
-    public static Economy Of(Overlay overlay) => Known.GetValue(overlay, o => new Economy(o, o.Profile.Economy));
+    public static Economy Of(Overlay overlay)
+    {
+        // Whoever is handed what is known already has asked for all the same.
+        foreach (var place in overlay.Profile.Economy?.Recipes ?? []) Asked.AboutPlace(place);
+        foreach (var book in overlay.Profile.Economy?.Goods.Select(g => g.Codebook).OfType<string>() ?? []) overlay.Codebook(book);
+        var economy = Known.GetValue(overlay, o => new Economy(o, o.Profile.Economy));
+        if (economy.accepted.Count > 0) Asked.AboutPlace(economy.Rule!.AcceptsOf);
+        return economy;
+    }
 
     /// <summary>The economy of the base under a stack, read once.</summary>
     public static Economy OfBase(Overlay overlay) => OfBases.GetValue(
@@ -97,7 +107,16 @@ public sealed class Economy
             ? number
             : null;
 
-    private Recipe? Read(Placement entry)
+    /// <summary>The recipe of an entry; one that names all it takes says the same in every stack, and is read once.</summary>
+    private Recipe? RecipeOf(Placement entry)
+    {
+        if (Read.TryGetValue(entry, out var known)) return known;
+        var recipe = ReadAnew(entry);
+        if (recipe is not null && !entry.Layer.IsBase && !recipe.Uses.Any(u => u.IsOpen)) Read.AddOrUpdate(entry, recipe);
+        return recipe;
+    }
+
+    private Recipe? ReadAnew(Placement entry)
     {
         if (entry.Facts.Entry is not { IsAccepted: true, Text: var text }) return null;
         var uses = text.FindAll($"{Rule!.Uses}/*").Select(p => ReadUse(p.Pointer, p.Value)).ToList();

@@ -19,6 +19,7 @@ internal sealed class Links(Overlay overlay)
     public Placement? ById(Place place, string id)
     {
         if (place.Id is not { } pointer) return null;
+        Asked.AboutValue(place.Key, id);
         Placement? found = null;
         foreach (var mine in OfPack(place, pointer)[id])
             if (overlay.FindDrop(mine.Path) is null) found = mine;
@@ -29,8 +30,10 @@ internal sealed class Links(Overlay overlay)
     }
 
     /// <summary>All shown entries of a place that have a value in their own field.</summary>
-    public IEnumerable<Placement> WithValue(Place place, string pointer, string value) =>
-        OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
+    public IEnumerable<Placement> WithValue(Place place, string pointer, string value)
+    {
+        Asked.AboutValue(place.Key, value);
+        return OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
             .Concat(
                 overlay.Base
                     .LinksOf(place)
@@ -38,6 +41,7 @@ internal sealed class Links(Overlay overlay)
                     .Select(f => overlay.Shown(f.Path))
                     .OfType<Placement>()
                     .Where(p => p.Layer.IsBase));
+    }
 
     /// <summary>The places whose entries refer to ids of a place, with the fields that do.</summary>
     public IEnumerable<(Place Owner, string Field)> ReferringTo(Place place) => referring.Value[place.Key];

@@ -22,6 +22,7 @@ public sealed class Overlay
     private readonly Dictionary<PackPath, Drop> baseDrops = [];
     private readonly Lazy<IReadOnlyList<BaseCatalogue>> otherBases;
     private readonly Lazy<Reliance> reliance;
+    private DropMemory memory = DropMemory.Empty;
 
     private Overlay(PackReading pack, BaseCatalogue @base, Func<IReadOnlyList<BaseCatalogue>>? others)
     {
@@ -32,11 +33,15 @@ public sealed class Overlay
         Links = new Links(this);
         Codes = new StackCodes(this);
         Rows = new StackRows(this);
+        Texts = new StackTexts(this);
         reliance = new Lazy<Reliance>(() => new Reliance(this));
     }
 
     /// <summary>The pack.</summary>
     public PackReading Pack { get; }
+
+    /// <summary>What the host leaves out, of the pack and of the base.</summary>
+    internal IEnumerable<Drop> Drops => drops.Values.Concat(baseDrops.Values);
 
     /// <summary>The base of the pack's edition.</summary>
     public BaseCatalogue Base { get; }
@@ -50,11 +55,21 @@ public sealed class Overlay
     /// <summary>The pack's edition.</summary>
     public Edition Edition => Pack.Edition;
 
-    /// <summary>Every group that the pack has a file in, and those of base files that are left out because of it.</summary>
+    /// <summary>
+    /// Every group that the pack has a file in, and those of base files that are left out because of it or take over from it;
+    /// ordered by key.
+    /// </summary>
     public IReadOnlyList<Group> Groups { get; private set; } = [];
 
     /// <summary>Which files of the pack others in it rely on.</summary>
-    public Reliance Reliance => reliance.Value;
+    public Reliance Reliance
+    {
+        get
+        {
+            Asked.AboutEverything();
+            return reliance.Value;
+        }
+    }
 
     /// <summary>A codebook as the stack has it: the base's, with what a table of the pack says.</summary>
     public Codebook Codebook(string key) => Codes[key];
@@ -64,6 +79,9 @@ public sealed class Overlay
 
     /// <summary>The rows of tables whose rows add to lower ones.</summary>
     internal StackRows Rows { get; }
+
+    /// <summary>The texts that entries want.</summary>
+    internal StackTexts Texts { get; }
 
     /// <summary>What entries say of each other.</summary>
     internal Links Links { get; }
@@ -86,8 +104,10 @@ public sealed class Overlay
             return overlay;
         }
 
-        new DropRounds(overlay).Run();
-        overlay.Groups = overlay.FormGroups();
+        var other = before is null ? null : StackChange.OfFiles(before, overlay);
+        overlay.memory = new DropRounds(overlay).Run(before?.memory ?? DropMemory.Empty, other);
+        var change = before is null ? null : StackChange.Between(before, overlay);
+        overlay.Groups = change is null ? overlay.FormGroups() : overlay.FormGroups(before!.Groups, change);
         return overlay;
     }
 
@@ -100,16 +120,24 @@ public sealed class Overlay
     /// <summary>What the host shows at a path: the pack's file unless it is dropped, else the base's, else nothing.</summary>
     public Placement? Shown(PackPath path)
     {
+        Asked.AboutPath(path);
         if (ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path)) return mine;
         return baseDrops.ContainsKey(path) ? null : OfBase(path);
     }
 
     /// <summary>The pack's file at a path where the host shows it, or null.</summary>
-    public Placement? ShownOfPack(PackPath path) =>
-        ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path) ? mine : null;
+    public Placement? ShownOfPack(PackPath path)
+    {
+        Asked.AboutPath(path);
+        return ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path) ? mine : null;
+    }
 
     /// <summary>The pack's file at a path with its place, left out or not; null where it has none there.</summary>
-    public Placement? OfPack(PackPath path) => ofPack.GetValueOrDefault(path);
+    public Placement? OfPack(PackPath path)
+    {
+        Asked.AboutPath(path);
+        return ofPack.GetValueOrDefault(path);
+    }
 
     /// <summary>The base's file at a path with its place, shown or not.</summary>
     public Placement? OfBase(PackPath path) =>
@@ -121,6 +149,7 @@ public sealed class Overlay
     /// </summary>
     public IEnumerable<Placement> ShownIn(Place place)
     {
+        Asked.AboutPlace(place.Key);
         foreach (var mine in Pack.In(place))
             if (!drops.ContainsKey(mine.Path)) yield return mine;
         foreach (var file in Base.In(place))
@@ -128,10 +157,18 @@ public sealed class Overlay
     }
 
     /// <summary>The drop of the pack's file at a path, or null.</summary>
-    public Drop? FindDrop(PackPath path) => drops.GetValueOrDefault(path);
+    public Drop? FindDrop(PackPath path)
+    {
+        Asked.AboutPath(path);
+        return drops.GetValueOrDefault(path);
+    }
 
     /// <summary>True when the pack has a file at the path, dropped or not.</summary>
-    public bool PackHas(PackPath path) => Pack.Tree.Find(path) is not null;
+    public bool PackHas(PackPath path)
+    {
+        Asked.AboutPath(path);
+        return Pack.Has(path);
+    }
 
     /// <summary>The paths that a relation asks for, the first being the one to name.</summary>
     public IReadOnlyList<PackPath> Targets(IReadOnlyList<string> places, Bindings bindings) =>
@@ -228,6 +265,10 @@ public sealed class Overlay
         }
     }
 
+    /// <summary>Why the host leaves out the file of that layer at that path, with its word for it; null where it does not.</summary>
+    internal (string Code, Rule? Rule)? ReasonAt(Placement placement) =>
+        (placement.Layer.IsBase ? baseDrops : drops).TryGetValue(placement.Path, out var drop) ? (drop.Code, drop.Rule) : null;
+
     internal void Add(Drop drop) => (drop.Placement.Layer.IsBase ? baseDrops : drops)[drop.Placement.Path] = drop;
 
     private (string? Value, PackPath? Owner) Choose(VariesWithRule varies, Placement placement)
@@ -241,19 +282,49 @@ public sealed class Overlay
     {
         var groups = new Dictionary<string, (Place Place, Bindings Bindings)>(StringComparer.Ordinal);
         foreach (var placement in Pack.Placements.Concat(baseDrops.Values.Select(d => d.Placement)).Concat(Heirs()))
-            groups.TryAdd(Profile.Groups.KeyOf(placement.Place, placement.Bindings), (placement.Place, placement.Bindings));
-        return [.. SideBySide.Select([.. groups], g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings))];
+            groups.TryAdd(KeyOf(placement), (placement.Place, placement.Bindings));
+        var formed = SideBySide.Select([.. groups], g => FormGroup(g.Key, g.Value.Place, g.Value.Bindings));
+        return [.. formed.OrderBy(g => g.Key, StringComparer.Ordinal)];
     }
+
+    /// <summary>The groups after a change: those that it cannot touch are as they were.</summary>
+    private List<Group> FormGroups(IReadOnlyList<Group> before, StackChange change)
+    {
+        var touched = new Dictionary<string, (Place Place, Bindings Bindings)>(StringComparer.Ordinal);
+        foreach (var placement in change.Files) touched.TryAdd(KeyOf(placement), (placement.Place, placement.Bindings));
+        // Whose line of entries runs through another group is seen anew where any entry of such a place changed.
+        var inLines = Profile.Places.Any(p => TakesOver(p) && change.Places.Contains(p.Key));
+        var heirs = inLines ? Heirs().ToList() : [];
+        foreach (var heir in heirs) touched.TryAdd(KeyOf(heir), (heir.Place, heir.Bindings));
+        var heirKeys = heirs.Select(KeyOf).ToHashSet(StringComparer.Ordinal);
+
+        bool IsStill(Group group) => heirKeys.Contains(group.Key) || group.Dropped.Count > 0 || group.Shown.Any(p => !p.Layer.IsBase);
+        bool IsHeirOnly(Group group) => group.Dropped.Count == 0 && group.Shown.All(p => p.Layer.IsBase);
+        var kept = before
+            .Where(g => !touched.ContainsKey(g.Key) && !(inLines && IsHeirOnly(g)))
+            .Select(g => inLines && g.Shown.Any(p => TakesOver(p.Place)) ? g with { TakenOver = FactsTakenOver(g.Shown) } : g);
+        return
+        [
+            .. kept
+                .Concat(touched.Select(t => FormGroup(t.Key, t.Value.Place, t.Value.Bindings)).Where(IsStill))
+                .OrderBy(g => g.Key, StringComparer.Ordinal),
+        ];
+    }
+
+    private static bool TakesOver(Place place) => place.Kind?.Inherits is not null;
+
+    private string KeyOf(Placement placement) => Profile.Groups.KeyOf(placement.Place, placement.Bindings);
 
     /// <summary>Drops and groups as they were in a stack of the same structure, with the pictures of this one.</summary>
     private void TakeOver(Overlay before)
     {
+        memory = before.memory;
         foreach (var drop in before.drops.Values) Add(drop with { Placement = ofPack[drop.Placement.Path] });
         foreach (var drop in before.baseDrops.Values) Add(drop);
         var changed = Pack.Placements.Zip(before.Pack.Placements)
             .Where(pair => !ReferenceEquals(pair.First, pair.Second))
             .Select(pair => pair.First)
-            .ToLookup(p => Profile.Groups.KeyOf(p.Place, p.Bindings), StringComparer.Ordinal);
+            .ToLookup(KeyOf, StringComparer.Ordinal);
         Groups =
         [
             .. before.Groups.Select(
@@ -261,11 +332,11 @@ public sealed class Overlay
         ];
     }
 
-    private List<FileFacts> FactsTakenOver(List<Placement> shown)
+    private List<FileFacts> FactsTakenOver(IReadOnlyList<Placement> shown)
     {
         var facts = new List<FileFacts>();
         foreach (var entry in shown)
-            if (entry.Place.Kind?.Inherits is not null) facts.AddRange(Links.Line(entry).Skip(1).Select(p => p.Facts));
+            if (TakesOver(entry.Place)) facts.AddRange(Links.Line(entry).Skip(1).Select(p => p.Facts));
         return facts;
     }
 
@@ -273,7 +344,7 @@ public sealed class Overlay
     private IEnumerable<Placement> Heirs()
     {
         var seen = new HashSet<PackPath>();
-        foreach (var place in Profile.Places.Where(p => p.Kind?.Inherits is not null && p.Id is not null))
+        foreach (var place in Profile.Places.Where(p => TakesOver(p) && p.Id is not null))
         {
             var ids = new Queue<string>(Pack.In(place).Select(p => p.Field(place.Id!)).OfType<string>());
             while (ids.TryDequeue(out var id))

@@ -9,8 +9,11 @@ namespace Underlay.Core.Stacks;
 public sealed class PackReading
 {
     private readonly Lazy<ILookup<string, Placement>> byPlace;
+    private readonly FileTree tree;
     private readonly Dictionary<PackPath, FileFacts> facts;
     private readonly IReadOnlyList<TreeFile> files;
+    private readonly IReadOnlyList<Placement> placements;
+    private readonly IReadOnlyList<TreeFile> unplaced;
 
     private PackReading(
         HostProfile profile,
@@ -24,14 +27,14 @@ public sealed class PackReading
     {
         Profile = profile;
         Edition = edition;
-        Tree = tree;
+        this.tree = tree;
         Manifest = manifest;
         this.facts = facts;
         this.files = files;
-        Placements = placements;
+        this.placements = placements;
         byPlace = new Lazy<ILookup<string, Placement>>(() => placements.ToLookup(p => p.Place.Key, StringComparer.Ordinal));
         Structure = sameBut?.Structure ?? new object();
-        Unplaced = sameBut?.Unplaced ?? FindUnplaced();
+        unplaced = sameBut?.unplaced ?? FindUnplaced();
     }
 
     /// <summary>The host.</summary>
@@ -41,22 +44,29 @@ public sealed class PackReading
     public Edition Edition { get; }
 
     /// <summary>All files of the pack.</summary>
-    public FileTree Tree { get; }
+    public FileTree Tree => All(tree);
 
     /// <summary>What its manifest says.</summary>
     public ManifestFacts Manifest { get; }
 
     /// <summary>Facts of every file outside the reserved folder.</summary>
-    public IReadOnlyDictionary<PackPath, FileFacts> Facts => facts;
+    public IReadOnlyDictionary<PackPath, FileFacts> Facts => All(facts);
 
     /// <summary>Files in places, ordered by path.</summary>
-    public IReadOnlyList<Placement> Placements { get; }
+    public IReadOnlyList<Placement> Placements => All(placements);
 
     /// <summary>The files of a place, ordered by path.</summary>
-    public IEnumerable<Placement> In(Place place) => byPlace.Value[place.Key];
+    public IEnumerable<Placement> In(Place place)
+    {
+        Asked.AboutPlace(place.Key);
+        return byPlace.Value[place.Key];
+    }
+
+    /// <summary>True when the pack has a file at the path, in a place or not.</summary>
+    internal bool Has(PackPath path) => tree.Find(path) is not null;
 
     /// <summary>Files that the host does not read, ordered by path.</summary>
-    public IReadOnlyList<TreeFile> Unplaced { get; }
+    public IReadOnlyList<TreeFile> Unplaced => All(unplaced);
 
     /// <summary>
     /// The same object for readings that differ only in what pictures show: which files there are, what their texts say and
@@ -90,24 +100,22 @@ public sealed class PackReading
             .Select(p => (Place: p, Path: manifest.FindPath(p.ManifestField!)))
             .Where(p => p.Path is not null)
             .ToDictionary(p => p.Path!.Value, p => p.Place);
-        var last = before?.Placements.ToDictionary(p => p.Path) ?? [];
-        var facts = new Dictionary<PackPath, FileFacts>(files.Count);
+        var facts = before is null ? new Dictionary<PackPath, FileFacts>(files.Count) : new Dictionary<PackPath, FileFacts>(before.facts);
         var located = new List<(TreeFile File, Place Place, Bindings Bindings, Placement? Known)>(files.Count);
         var unknown = new List<(TreeFile File, Place? Place)>();
+        var known = new KnownFiles(before);
         foreach (var file in files)
         {
-            var was = last.GetValueOrDefault(file.Path);
+            var (old, was) = known.StepTo(file.Path, facts);
             var found = was is { Place.Pattern: not null } ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
             var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
             // The same content object is the same bytes: trees hand it on through edits.
-            var isKnown = before?.Tree.Find(file.Path) is { } old
-                && ReferenceEquals(old.Content, file.Content)
-                && ReferenceEquals(was?.Place, place);
-            if (isKnown) facts[file.Path] = before!.facts[file.Path];
-            else unknown.Add((file, place));
+            var isKnown = old is not null && ReferenceEquals(old.Content, file.Content) && ReferenceEquals(was?.Place, place);
+            if (!isKnown) unknown.Add((file, place));
             if (place is not null) located.Add((file, place, found?.Bindings ?? Bindings.None, isKnown ? was : null));
         }
 
+        known.StepToEnd(facts);
         foreach (var (path, read) in FactsReader.ReadAll(unknown, progress, cancel)) facts[path] = read;
         var placements = located
             .Select(f => f.Known ?? new Placement(f.File.Path, f.Place, f.Bindings, Layer.Pack, facts[f.File.Path]))
@@ -168,9 +176,38 @@ public sealed class PackReading
         return null;
     }
 
+    /// <summary>The files of an earlier reading, led along those of a later one; both are in order of path.</summary>
+    private sealed class KnownFiles(PackReading? before)
+    {
+        private int file;
+        private int placement;
+
+        /// <summary>The file at a path with its place, as it was; facts of those before it are taken away, since they are gone.</summary>
+        public (TreeFile? File, Placement? Placement) StepTo(PackPath path, Dictionary<PackPath, FileFacts> facts)
+        {
+            if (before is null) return (null, null);
+            for (; file < before.files.Count && before.files[file].Path < path; file++) facts.Remove(before.files[file].Path);
+            var old = file < before.files.Count && before.files[file].Path == path ? before.files[file++] : null;
+            var placements = before.placements;
+            while (placement < placements.Count && placements[placement].Path < path) placement++;
+            return (old, placement < placements.Count && placements[placement].Path == path ? placements[placement++] : null);
+        }
+
+        public void StepToEnd(Dictionary<PackPath, FileFacts> facts)
+        {
+            for (; file < before?.files.Count; file++) facts.Remove(before.files[file].Path);
+        }
+    }
+
+    private static T All<T>(T all)
+    {
+        Asked.AboutEverything();
+        return all;
+    }
+
     private List<TreeFile> FindUnplaced()
     {
-        var placed = Placements.Select(p => p.Path).ToHashSet();
+        var placed = placements.Select(p => p.Path).ToHashSet();
         return [.. files.Where(f => !placed.Contains(f.Path) && f.Path != Profile.Manifest.Path)];
     }
 }

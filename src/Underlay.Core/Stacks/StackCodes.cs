@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Codebooks;
 using Underlay.Core.Hosts;
@@ -9,18 +10,17 @@ namespace Underlay.Core.Stacks;
 /// </summary>
 internal sealed class StackCodes(Overlay overlay)
 {
-    private readonly Dictionary<string, Codebook> known = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, (Codebook Book, Place? Source)> known = new(StringComparer.Ordinal);
 
     /// <summary>A codebook as the stack has it. Asked for only once it is known which tables are left out.</summary>
     public Codebook this[string key]
     {
         get
         {
-            lock (known)
-            {
-                if (!known.TryGetValue(key, out var book)) known[key] = book = Make(key);
-                return book;
-            }
+            var (book, source) = known.GetOrAdd(key, Make);
+            // Whoever is handed what is known already has asked for all the same.
+            if (source is not null) Asked.AboutPlace(source.Key);
+            return book;
         }
     }
 
@@ -30,11 +30,11 @@ internal sealed class StackCodes(Overlay overlay)
             ? own.Codes.Select(c => c.Value).Where(c => !now.Has(c))
             : [];
 
-    private Codebook Make(string key)
+    private (Codebook Book, Place? Source) Make(string key)
     {
         var book = overlay.Base.Codebooks[key];
         var rule = overlay.Profile.Codebook(key);
-        if (overlay.Profile.SourceOf(rule) is not { } place) return book;
+        if (overlay.Profile.SourceOf(rule) is not { } place) return (book, null);
         foreach (var mine in overlay.Pack.In(place))
         {
             if (overlay.FindDrop(mine.Path) is not null) continue;
@@ -44,7 +44,7 @@ internal sealed class StackCodes(Overlay overlay)
                 book = new Codebook(book.Key, book.Title, BaseCatalogue.CodesIn(entry.Text, items), book.Also);
         }
 
-        return book;
+        return (book, place);
     }
 
     private static Codebook Over(Codebook below, TableFacts table, TableShape shape)

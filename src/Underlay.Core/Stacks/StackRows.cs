@@ -23,8 +23,10 @@ internal sealed class StackRows(Overlay overlay)
         ?? (overlay.Base.RowsOf(place).TryGetValue(key, out var below) ? Of(overlay.OfBase(below.File.Path)!, below.Row, place) : null);
 
     /// <summary>The pack's own rows, by key.</summary>
-    public IReadOnlyDictionary<string, StackRow> OfPack(Place place) =>
-        ofPack.GetOrAdd(
+    public IReadOnlyDictionary<string, StackRow> OfPack(Place place)
+    {
+        Asked.AboutPlace(place.Key);
+        return ofPack.GetOrAdd(
             place.Key,
             _ =>
             {
@@ -33,6 +35,7 @@ internal sealed class StackRows(Overlay overlay)
                     foreach (var row in mine.Facts.Table?.Rows ?? []) rows[row.Key] = Of(mine, row, place);
                 return rows;
             });
+    }
 
     /// <summary>The row of a key in the table at a path: the pack's, else the base's.</summary>
     public static StackRow? FindIn(Placement? mine, Placement? below, string key)

@@ -11,12 +11,16 @@ namespace Underlay.Core.Stacks;
 public sealed record WantedText(Placement Owner, TextsRule Rule, string Pointer, string Id, string Word)
 {
     /// <summary>The key of the text.</summary>
-    public string Key => $"{Id}/{Word}";
+    public string Key { get; } = $"{Id}/{Word}";
 
     /// <summary>The texts of a file that the host shows.</summary>
-    public static IEnumerable<WantedText> Of(Overlay overlay, Placement owner)
+    public static IEnumerable<WantedText> Of(Overlay overlay, Placement owner) =>
+        Of(overlay, owner, owner.Place.RulesOf<TextsRule>(overlay.Edition));
+
+    /// <summary>The texts that these rules of its place want of a file.</summary>
+    internal static IEnumerable<WantedText> Of(Overlay overlay, Placement owner, IEnumerable<TextsRule> rules)
     {
-        foreach (var rule in owner.Place.RulesOf<TextsRule>(overlay.Edition))
+        foreach (var rule in rules)
         {
             IEnumerable<(string Pointer, string Id)> ids = rule.Field is not { } field
                 ? overlay.TableKeys(owner.Place).Select(k => ("", k))

@@ -19,7 +19,7 @@ public sealed class TextSheet
         Place = place;
         Fallback = rule.Column;
         Languages = [.. place.Table!.Columns.Select(c => c.Name).OrderBy(c => c != Fallback)];
-        lines = new Lazy<IReadOnlyList<TextLine>>(ReadLines);
+        lines = new Lazy<IReadOnlyList<TextLine>>(() => Asked.While(ReadLines).Outcome);
     }
 
     /// <summary>The stack.</summary>
@@ -41,7 +41,18 @@ public sealed class TextSheet
     public bool HasOwn => Overlay.Rows.OfPack(Place).Count > 0;
 
     /// <summary>The texts of a stack, read once; null where the host has none.</summary>
-    public static TextSheet? Of(Overlay overlay) => Known.GetValue(overlay, o => new Lazy<TextSheet?>(() => Read(o))).Value;
+    public static TextSheet? Of(Overlay overlay)
+    {
+        // Whoever is handed what is known already has asked for all the same.
+        foreach (var place in overlay.Profile.Places)
+            foreach (var rule in place.RulesOf<TextsRule>(overlay.Edition))
+            {
+                Asked.AboutTextsIn(place.Key);
+                Asked.AboutPlace(rule.Place);
+            }
+
+        return Known.GetValue(overlay, o => new Lazy<TextSheet?>(() => Read(o))).Value;
+    }
 
     private static TextSheet? Read(Overlay overlay) =>
         overlay.Profile.Places.SelectMany(p => p.RulesOf<TextsRule>(overlay.Edition)).FirstOrDefault() is { } rule
@@ -52,8 +63,7 @@ public sealed class TextSheet
     {
         var wanted = Overlay.Profile.Places
             .Where(p => p.Editions.Holds(Overlay.Edition) && p.RulesOf<TextsRule>(Overlay.Edition).Any(r => r.Place == Place.Key))
-            .SelectMany(Overlay.ShownIn)
-            .SelectMany(p => WantedText.Of(Overlay, p))
+            .SelectMany(Overlay.Texts.WantedIn)
             .ToList();
         // What the base's things of one kind are called.
         var originals = wanted

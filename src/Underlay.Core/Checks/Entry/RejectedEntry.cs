@@ -37,6 +37,9 @@ public sealed class RejectedEntry : Check
         }
 
         if (drop.Rule is not null || facts.Unreadable is not null) yield break;
+        // One for all faults of the file, however many it has.
+        var textPutRight = new Lazy<Fix?>(
+            () => PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key));
         foreach (var fault in facts.Faults)
         {
             // What is missing from the entry as a whole stands nowhere in it.
@@ -60,7 +63,7 @@ public sealed class RejectedEntry : Check
                     ? null
                     : near is not null
                     ? new RenameField(drop.Placement.Path, near, fault.Field)
-                    : PutTextRight.For(overlay.Pack.Tree, drop.Placement.Path, drop.Placement.Place.Table?.Key),
+                    : textPutRight.Value,
             };
         }
     }

@@ -33,25 +33,28 @@ public sealed class NearMiss : Check
                 };
             }
         }
+    }
 
-        foreach (var placement in overlay.Pack.Placements)
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) =>
+        placement.Layer.IsBase ? [] : InspectAddition(overlay, placement);
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) => Inspect(overlay, drop.Placement);
+
+    private IEnumerable<Finding> InspectAddition(Overlay overlay, Placement placement)
+    {
+        var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
+        if (candidates.Count == 0) yield break;
+        // What the near name lacks is this very file, so that one renaming mends both.
+        yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with
         {
-            var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
-            // What the near name lacks is this very file, so that one renaming mends both.
-            if (candidates.Count > 0)
-                yield return Describe(
-                    overlay,
-                    placement.Path,
-                    candidates,
-                    "This would be something new, and lacks what that needs") with
-                {
-                    Explains =
-                    [
-                        .. missing,
-                        .. candidates.Select(c => c.Target),
-                    ]
-                };
-        }
+            Explains =
+            [
+                .. missing,
+                .. candidates.Select(c => c.Target),
+            ]
+        };
     }
 
     private Finding Describe(Overlay overlay, PackPath path, IReadOnlyList<NearMissCandidate> candidates, string what)

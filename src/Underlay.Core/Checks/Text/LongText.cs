@@ -28,24 +28,21 @@ public sealed class LongText : Check
     {
         if (TextSheet.Of(overlay) is not { HasOwn: true } sheet) yield break;
         var rows = overlay.Rows.OfPack(sheet.Place);
-        foreach (var language in sheet.Languages)
+        var rooms = RoomsIn(sheet);
+        foreach (var line in sheet.Lines)
         {
-            var longest = sheet.Lines
-                .Where(l => l is { Below: not null, Owner: not null })
-                .GroupBy(l => (l.Owner!.Place.Key, l.Word))
-                .Where(g => g.Count() >= LeastToCompare)
-                .ToDictionary(g => g.Key, g => g.MaxBy(l => l.Below!.GetValueOrDefault(language, "").Length)!);
-            foreach (var line in sheet.Lines.Where(l => l is { Layer.IsBase: false, Owner: not null }))
+            if (line is not { Layer.IsBase: false, Owner: { } owner } || !rooms.TryGetValue((owner.Place.Key, line.Word), out var room))
+                continue;
+            foreach (var (language, longest) in room)
             {
-                if (!longest.TryGetValue((line.Owner!.Place.Key, line.Word), out var other)) continue;
-                var most = other.Below!.GetValueOrDefault(language, "").Length;
-                if (line.In(language).Length <= most * Beyond) continue;
+                var (text, most) = (line.In(language), longest.Below!.GetValueOrDefault(language, "").Length);
+                if (text.Length <= most * Beyond) continue;
                 yield return Report(
                     overlay,
                     rows[line.Key].From,
                     Consequence.Regret,
-                    $"“{line.In(language)}” ({line.Key}, {language}) has {line.In(language).Length} letters; "
-                        + $"the longest of the base’s has {most} (“{other.Key}”). There may be no room for it.") with
+                    $"“{text}” ({line.Key}, {language}) has {text.Length} letters; "
+                        + $"the longest of the base’s has {most} (“{longest.Key}”). There may be no room for it.") with
                 {
                     Severity = Severity.Note,
                     Discriminator = $"{line.Key} {language}",
@@ -54,4 +51,14 @@ public sealed class LongText : Check
             }
         }
     }
+
+    /// <summary>The base's longest text in each language, for each place and word of which it has enough.</summary>
+    private static Dictionary<(string Place, string Word), List<(string Language, TextLine Longest)>> RoomsIn(TextSheet sheet) =>
+        sheet.Lines
+            .Where(l => l is { Below: not null, Owner: not null })
+            .GroupBy(l => (l.Owner!.Place.Key, l.Word))
+            .Where(g => g.Count() >= LeastToCompare)
+            .ToDictionary(
+                g => g.Key,
+                g => sheet.Languages.Select(l => (l, g.MaxBy(line => line.Below!.GetValueOrDefault(l, "").Length)!)).ToList());
 }

@@ -3,6 +3,7 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -26,8 +27,9 @@ public sealed class MissingText : Check
             var texts = overlay.Profile.Place(rule.Place);
             // The base's own entries have their texts, unless the pack empties one or changes the table whose rows want them.
             var touchesBase = overlay.Rows.OfPack(texts).Values.Any(r => r.Values.GetValueOrDefault(rule.Column) is not { Length: > 0 });
-            foreach (var owner in touchesBase ? overlay.ShownIn(place) : overlay.ShownIn(place).TakeWhile(p => !p.Layer.IsBase))
-                foreach (var wanted in WantedText.Of(overlay, owner).Where(w => w.Find(overlay) is null).DistinctBy(w => w.Key))
+            var told = new HashSet<(PackPath Owner, string Key)>();
+            foreach (var wanted in overlay.Texts.WantedIn(place).TakeWhile(w => touchesBase || !w.Owner.Layer.IsBase))
+                if (wanted.Find(overlay) is null && told.Add((wanted.Owner.Path, wanted.Key)))
                     yield return Describe(overlay, wanted, texts);
         }
     }

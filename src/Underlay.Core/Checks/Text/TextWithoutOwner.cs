@@ -29,7 +29,7 @@ public sealed class TextWithoutOwner : Check
             var texts = overlay.Profile.Place(group.Key);
             var mine = overlay.Rows.OfPack(texts);
             if (mine.Count == 0) continue;
-            var wanted = group.SelectMany(overlay.ShownIn).SelectMany(p => WantedText.Of(overlay, p)).Select(w => w.Key).ToHashSet();
+            var wanted = group.SelectMany(overlay.Texts.WantedIn).Select(w => w.Key).ToHashSet(StringComparer.Ordinal);
             // What is left out will want its texts again once it is mended.
             var leftOut = group.SelectMany(overlay.Pack.In)
                 .Where(p => overlay.FindDrop(p.Path) is not null)

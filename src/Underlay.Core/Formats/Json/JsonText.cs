@@ -16,6 +16,8 @@ public sealed class JsonText
     public const double NumberLimit = 1e28;
 
     private readonly byte[] utf8;
+    private readonly Remembered<JsonElement?> values = new();
+    private readonly Remembered<IReadOnlyList<(string Pointer, string Text)>> texts = new();
     private readonly Func<string, TextPosition>? locate;
 
     private JsonText(byte[] utf8, JsonElement root, TextProblem? problem, Func<string, TextPosition>? locate = null)
@@ -53,9 +55,10 @@ public sealed class JsonText
         Parse(utf8) is { Problem: null } read ? new JsonText(utf8, read.Root, null, locate) : Parse(utf8);
 
     /// <summary>The value at a pointer such as "/reads/from", or null.</summary>
-    public JsonElement? Find(string pointer)
+    public JsonElement? Find(string pointer) => Problem is null ? values.Find(pointer, FindAnew) : null;
+
+    private JsonElement? FindAnew(string pointer)
     {
-        if (Problem is not null) return null;
         var value = Root;
         foreach (var token in Tokens(pointer))
         {
@@ -91,8 +94,11 @@ public sealed class JsonText
     /// <summary>The texts at a pointer in which a token * stands for any, each with its own pointer.</summary>
     public IEnumerable<(string Pointer, string Text)> FindStrings(string pattern) =>
         pattern.Contains('*', StringComparison.Ordinal)
-            ? FindAll(pattern).Where(v => v.Value.ValueKind == JsonValueKind.String).Select(v => (v.Pointer, v.Value.GetString()!))
+            ? texts.Find(pattern, FindTextsAnew)
             : FindString(pattern) is { } text ? [(pattern, text)] : [];
+
+    private List<(string Pointer, string Text)> FindTextsAnew(string pattern) =>
+        [.. FindAll(pattern).Where(v => v.Value.ValueKind == JsonValueKind.String).Select(v => (v.Pointer, v.Value.GetString()!))];
 
     /// <summary>Where the value at a pointer begins; the start of the nearest value around it where there is none.</summary>
     public TextPosition Locate(string pointer)

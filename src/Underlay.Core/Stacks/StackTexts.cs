@@ -1,0 +1,28 @@
+using System.Collections.Concurrent;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+
+namespace Underlay.Core.Stacks;
+
+/// <summary>The texts that are wanted by the entries of a stack, worked out once for all who ask.</summary>
+internal sealed class StackTexts(Overlay overlay)
+{
+    private readonly ConcurrentDictionary<string, IReadOnlyList<WantedText>> wanted = new(StringComparer.Ordinal);
+
+    /// <summary>The texts that the shown entries of a place want, in order of the entries: the pack's first.</summary>
+    public IReadOnlyList<WantedText> WantedIn(Place place)
+    {
+        // Whoever is handed what is known already has asked for all the same.
+        Asked.AboutTextsIn(place.Key);
+        return wanted.GetOrAdd(
+            place.Key,
+            _ =>
+            {
+                var rules = place.RulesOf<TextsRule>(overlay.Edition).ToList();
+                return rules.Count == 0 ? [] : Asked.While(() => Find(place, rules)).Outcome;
+            });
+    }
+
+    private List<WantedText> Find(Place place, List<TextsRule> rules) =>
+        [.. overlay.ShownIn(place).SelectMany(p => WantedText.Of(overlay, p, rules))];
+}

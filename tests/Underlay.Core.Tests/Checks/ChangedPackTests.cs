@@ -1,0 +1,71 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+using CsCheck;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Hosts;
+using Underlay.Demo;
+
+namespace Underlay.Core.Tests.Checks;
+
+/// <summary>
+/// A pack of every kind, with mistakes in it: files go and come back, numbers, texts and rows change. What is taken over from the
+/// check before must be what a check from nothing finds.
+/// </summary>
+public partial class ChangedPackTests
+{
+    private static readonly Dictionary<Edition, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
+        .SelectMany(h => h.Editions.Select(e => (e, BaseCatalogue.Read(h, e, DemoCatalogue.FindBase(h.Key, e.Key)!.Make()))))
+        .ToDictionary(b => b.e, b => b.Item2);
+
+    [Theory]
+    [InlineData("kilnmoor", "packs/tidepool", 40)]
+    [InlineData("kilnmoor", "packs/wintermarket", 30)]
+    [InlineData("wrenfield", "packs/northern-plates", 15)]
+    public void After_any_changes_the_report_is_that_of_a_check_from_nothing(string host, string folder, int runs)
+    {
+        var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
+        var whole = DemoCatalogue.Folders.Single(f => f.Folder == folder).Make();
+        var files = whole.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
+        var opened = CheckSession.Open(profile, null, e => Bases[e], whole);
+        Gen.Select(Gen.Int[0, files.Count - 1], Gen.Int[0, 5], Gen.Int[0, 999]).List[1, 5].Sample(
+            changes =>
+            {
+                var session = opened;
+                foreach (var (at, how, which) in changes)
+                {
+                    session = session.With([Change(session.Tree, files[at], how, which, files[which % files.Count])]);
+                    Assert.Equal(Lines(CheckReport.Make(profile, null, e => Bases[e], session.Tree)), Lines(session.Report));
+                }
+            },
+            iter: runs,
+            threads: Environment.ProcessorCount);
+    }
+
+    /// <summary>Takes the file away, brings it back, or puts another number or text, or another file's bytes, into it.</summary>
+    private static TreeEdit Change(FileTree tree, TreeFile file, int how, int which, TreeFile other)
+    {
+        if (tree.Find(file.Path) is not { } now) return new TreeEdit.Write(file.Path, file.ReadAll());
+        if (how == 0) return new TreeEdit.Delete(file.Path);
+        if (Path.GetExtension(file.Path.Value) is not (".json" or ".csv" or ".xml" or ".toml"))
+            return new TreeEdit.Write(file.Path, how == 1 ? file.ReadAll() : other.ReadAll());
+        var text = Encoding.UTF8.GetString(now.ReadAll());
+        var parts = (how % 2 == 0 ? Numbers() : Words()).Matches(text);
+        if (parts.Count == 0) return new TreeEdit.Delete(file.Path);
+        var part = parts[which % parts.Count];
+        var instead = how % 2 == 0 ? (which % 90).ToString(CultureInfo.InvariantCulture) : parts[which * 7 % parts.Count].Value;
+        return new TreeEdit.Write(file.Path, Encoding.UTF8.GetBytes(text[..part.Index] + instead + text[(part.Index + part.Length)..]));
+    }
+
+    private static IEnumerable<string> Lines(CheckReport report) =>
+        report.Findings.Select(
+            f =>
+                $"{f.Severity} {f.Code} {f.Path} {f.Pointer} {f.Discriminator} {f.Message} {f.Fix?.Title} {string.Join(';', f.Predicts)} "
+                    + $"{string.Join(';', f.Saw.OrderBy(s => s.Key))}");
+
+    [GeneratedRegex("[0-9]+")]
+    private static partial Regex Numbers();
+
+    [GeneratedRegex("[a-z_]+([.][a-z_]+)?")]
+    private static partial Regex Words();
+}
