@@ -34,7 +34,7 @@ public class FindingTests(RunningServer server)
         // Too large, and a pixel of its ring is not clear: two findings of one picture, each with a fix.
         await pack.PutFileAsync(Shelf, Picture.Shelf(112, 112).With(0, 0, new Pixel(9, 9, 9, 255)).ToPng());
         var found = (await pack.GetAsync("findings"))
-            .GetProperty("findings")
+            .GetProperty("rows")
             .EnumerateArray()
             .Where(
                 f =>
@@ -118,7 +118,7 @@ public class FindingTests(RunningServer server)
             Fixes(Named("companion/outranked", "wares/reed_vase/skin.png"), Named("pack/leftover", "art/surfaces/water_pond_old.png")));
         foreach (
             var row in (await pack.GetAsync("findings"))
-                .GetProperty("findings")
+                .GetProperty("rows")
                 .EnumerateArray()
                 .Where(f => f.GetProperty("severity").GetString() == "blocker"))
             Assert.Fail($"{row}");
@@ -139,7 +139,7 @@ public class FindingTests(RunningServer server)
         var view = await pack.GetAsync("findings");
         return (
             view.GetProperty("counts").GetProperty("blocker").GetInt32(),
-            view.GetProperty("findings")[0].GetProperty("waived").GetString());
+            view.GetProperty("rows")[0].GetProperty("waived").GetString());
     }
 
     [Fact]
@@ -164,7 +164,7 @@ public class FindingTests(RunningServer server)
         await pack.PutAsync(
             new APack(APack.Of().WithSurface("saltbrook_foam", Picture.Of(64, 64).With(9, 9, default)).Without("firing.json").Files));
         var found = (await pack.GetAsync("findings"))
-            .GetProperty("findings")
+            .GetProperty("rows")
             .EnumerateArray()
             .Single(f => f.GetProperty("name").GetProperty("code").GetString() == "image/alpha");
         await pack.PostAsync("fixes", new { fixes = new[] { new { finding = found.GetProperty("name"), answer = "#102030" } } });
@@ -193,7 +193,7 @@ public class FindingTests(RunningServer server)
         await pack.PutFileAsync("wares/tide_cup/shelf.png", Picture.Shelf().ToPng());
         await pack.PutFileAsync("wares/tide_cup/skin.png", Picture.Of(64, 64).ToPng());
         var finding = (await pack.GetAsync("findings"))
-            .GetProperty("findings")
+            .GetProperty("rows")
             .EnumerateArray()
             .Single(f => f.GetProperty("severity").GetString() == "blocker");
         Assert.Equal(

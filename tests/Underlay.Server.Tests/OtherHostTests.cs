@@ -13,7 +13,7 @@ public class OtherHostTests(RunningServer server)
 
     private static async Task<string> CodeAsync(TestPack guide) =>
         (await guide.GetAsync("findings"))
-            .GetProperty("findings")
+            .GetProperty("rows")
             .EnumerateArray()
             .Select(f => f.GetProperty("name").GetProperty("code").GetString()!)
             .SingleOrDefault()

@@ -53,7 +53,7 @@ public sealed class TestPack(HttpClient http, Guid id)
     public async Task<List<string>> FindingsAsync() =>
         [
             .. (await GetAsync("findings"))
-                .GetProperty("findings")
+                .GetProperty("rows")
                 .EnumerateArray()
                 .Select(
                     f =>

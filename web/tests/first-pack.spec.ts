@@ -32,7 +32,7 @@ test('a messy folder becomes a package that the host shows as it was made', asyn
     // Those of single files of a finding lie folded away below it.
     const fix = page.locator('[data-test="fix"]').filter({ visible: true })
     const found = async () =>
-        (await (await page.request.get(`/api/packs/${id}/findings`)).json()).findings as { fix: unknown }[]
+        (await (await page.request.get(`/api/packs/${id}/findings`)).json()).rows as { fix: unknown }[]
     const fixes = async () => (await found()).filter((finding) => finding.fix !== null).length
     while ((await fixes()) > 0) {
         const before = JSON.stringify(await found())

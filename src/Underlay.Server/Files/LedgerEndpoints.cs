@@ -2,6 +2,7 @@ using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Server.Lists;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Files;
@@ -36,18 +37,28 @@ internal sealed record LedgerRow(
     Size? BaseSize,
     long Length);
 
-/// <summary>The paths of the base and the pack, in the order of the places and then of their paths.</summary>
-internal sealed record Ledger(long Revision, IReadOnlyList<LedgerRow> Rows);
+/// <summary>
+/// The paths of the base and the pack, in the order of the places and then of their paths; the whole list, or what is another since a
+/// revision (<see cref="ListAnswer{T}"/>). A row's key is its path.
+/// </summary>
+internal sealed record Ledger(
+    long Revision,
+    long? Since,
+    IReadOnlyList<LedgerRow> Rows,
+    IReadOnlyList<int> At,
+    IReadOnlyList<string> Gone,
+    int Total);
 
 internal static class LedgerEndpoints
 {
     public static void MapLedger(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/packs/{id:guid}/ledger", GetAsync).WithName("readLedger");
 
-    private static async Task<Ledger> GetAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<Ledger> GetAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        return new Ledger(snapshot.Revision, RowsOf(snapshot));
+        var (known, rows, at, gone, total) = lists.Answer(id, "ledger", snapshot.Revision, since, RowsOf(snapshot), r => r.Path);
+        return new Ledger(snapshot.Revision, known, rows, at, gone, total);
     }
 
     private static List<LedgerRow> RowsOf(PackSnapshot snapshot)

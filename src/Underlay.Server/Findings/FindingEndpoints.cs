@@ -1,6 +1,7 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Server.Hosting;
+using Underlay.Server.Lists;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Findings;
@@ -27,18 +28,24 @@ internal static class FindingEndpoints
             "This is no longer found; the pack was changed meanwhile.")
         { Paths = [name.Path] };
 
-    private static async Task<FindingsView> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<FindingsView> ListAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var findings = snapshot.Report.Findings;
         var loseNothing = findings.Where(f => f.Waiver is null && f.Fix is { LosesNothing: true, LeavesNoChoice: true }).ToList();
+        var views = findings.Select(f => FindingView.Of(snapshot, f)).ToList();
+        var (known, rows, at, gone, total) = lists.Answer(id, "findings", snapshot.Revision, since, views, f => f.Name.ToKey());
         return new FindingsView(
             snapshot.Revision,
             FindingCounts.Of(findings),
             loseNothing.Count,
             loseNothing.SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path)).Distinct().Count(),
             snapshot.Overlay is null,
-            [.. findings.Select(f => FindingView.Of(snapshot, f))]);
+            known,
+            rows,
+            at,
+            gone,
+            total);
     }
 
     private static async Task<Changed> WaiveAsync(Guid id, WaiveRequest request, PackDesk desk, CancellationToken cancel)

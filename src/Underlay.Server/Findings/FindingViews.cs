@@ -8,6 +8,9 @@ namespace Underlay.Server.Findings;
 internal sealed record FindingName(string Code, string Path, string Pointer, string Discriminator)
 {
     public static FindingName Of(Finding finding) => new(finding.Code.Value, finding.Path, finding.Pointer, finding.Discriminator);
+
+    /// <summary>The parts in a line each.</summary>
+    public string ToKey() => $"{Code}\n{Path}\n{Pointer}\n{Discriminator}";
 }
 
 /// <summary>What a fix asks before it is applied.</summary>
@@ -76,7 +79,10 @@ internal sealed record FindingView(
         [.. finding.Predicts.Select(OutcomeView.Of)]);
 }
 
-/// <summary>All that was found.</summary>
+/// <summary>
+/// All that was found; the whole list, or what is another since a revision (<see cref="Lists.ListAnswer{T}"/>). A finding's key is its
+/// name, a part a line.
+/// </summary>
 /// <param name="LoseNothing">How many findings have a fix that loses nothing and leaves no choice.</param>
 /// <param name="LoseNothingFiles">How many files those findings are about.</param>
 internal sealed record FindingsView(
@@ -85,4 +91,8 @@ internal sealed record FindingsView(
     int LoseNothing,
     int LoseNothingFiles,
     bool IsWrapped,
-    IReadOnlyList<FindingView> Findings);
+    long? Since,
+    IReadOnlyList<FindingView> Rows,
+    IReadOnlyList<int> At,
+    IReadOnlyList<string> Gone,
+    int Total);

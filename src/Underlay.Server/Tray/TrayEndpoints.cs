@@ -5,6 +5,7 @@ using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
+using Underlay.Server.Lists;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Tray;
@@ -52,8 +53,18 @@ internal sealed record TrayRow(
     string? Hint,
     bool IsFlawed);
 
-/// <summary>All files of the tray.</summary>
-internal sealed record TrayView(long Revision, int Sure, IReadOnlyList<TrayRow> Rows, IReadOnlyList<NamedPlace> Named);
+/// <summary>
+/// The files of the tray; all, or what is another since a revision (<see cref="ListAnswer{T}"/>). A row's key is its path in the pack.
+/// </summary>
+internal sealed record TrayView(
+    long Revision,
+    int Sure,
+    IReadOnlyList<NamedPlace> Named,
+    long? Since,
+    IReadOnlyList<TrayRow> Rows,
+    IReadOnlyList<int> At,
+    IReadOnlyList<string> Gone,
+    int Total);
 
 /// <summary>What came of a drop.</summary>
 internal sealed record DropResult(long Revision, int Taken, IReadOnlyList<Refused> Refused);
@@ -110,15 +121,21 @@ internal static class TrayEndpoints
 
     private static string FileOf(PackPath path) => path.Value[(ReservedFolder.Tray.Length + 1)..];
 
-    private static async Task<TrayView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<TrayView> ViewAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var advice = snapshot.Advise();
+        var all = advice.Select(a => Row(a, snapshot)).ToList();
+        var (known, rows, at, gone, total) = lists.Answer(id, "tray", snapshot.Revision, since, all, r => r.Path);
         return new TrayView(
             snapshot.Revision,
             Sure(advice).Count,
-            [.. advice.Select(a => Row(a, snapshot))],
-            [.. snapshot.Profile.Places.Where(p => p.ManifestField is not null).Select(p => new NamedPlace(p.Key, p.Noun))]);
+            [.. snapshot.Profile.Places.Where(p => p.ManifestField is not null).Select(p => new NamedPlace(p.Key, p.Noun))],
+            known,
+            rows,
+            at,
+            gone,
+            total);
     }
 
     private static TrayRow Row(PlacementAdvice advice, PackSnapshot snapshot) => new(

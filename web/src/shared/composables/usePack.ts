@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api, data, isPassing, Problem, type PackView } from '@/api/client'
+import { api, data, isPassing, Problem, type FindingView, type LedgerRow, type PackView } from '@/api/client'
 import { useMessages } from './useMessages'
+import { useRows } from './useRows'
 
 /** A pack with all that its frame shows. */
 export function usePack(id: MaybeRefOrGetter<string>) {
@@ -13,22 +14,23 @@ export function usePack(id: MaybeRefOrGetter<string>) {
 }
 
 /** The paths of base and pack. */
-export function useLedger(id: MaybeRefOrGetter<string>) {
-    return useQuery({
-        queryKey: ['pack', id, 'ledger'],
-        queryFn: () => data(api.GET('/api/packs/{id}/ledger', { params: { path: { id: toValue(id) } } })),
-        placeholderData: (before) => before,
-    })
-}
+export const useLedger = (id: MaybeRefOrGetter<string>) =>
+    useRows(
+        id,
+        'ledger',
+        (pack, since) => data(api.GET('/api/packs/{id}/ledger', { params: { path: { id: pack }, query: { since } } })),
+        (row: LedgerRow) => row.path,
+    )
 
 /** All that was found in a pack. */
-export function useFindings(id: MaybeRefOrGetter<string>) {
-    return useQuery({
-        queryKey: ['pack', id, 'findings'],
-        queryFn: () => data(api.GET('/api/packs/{id}/findings', { params: { path: { id: toValue(id) } } })),
-        placeholderData: (before) => before,
-    })
-}
+export const useFindings = (id: MaybeRefOrGetter<string>) =>
+    useRows(
+        id,
+        'findings',
+        (pack, since) =>
+            data(api.GET('/api/packs/{id}/findings', { params: { path: { id: pack }, query: { since } } })),
+        ({ name }: FindingView) => [name.code, name.path, name.pointer, name.discriminator].join('\n'),
+    )
 
 // The revisions that this page's own changes made, which the queries may not show yet.
 const made = new Map<string, number>()

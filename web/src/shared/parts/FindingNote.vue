@@ -18,7 +18,7 @@ const isWaiving = ref(false)
 const queries = useQueryClient()
 const alike = computed(() =>
     isWaiving.value
-        ? (queries.getQueryData<FindingsView>(['pack', props.pack, 'findings'])?.findings ?? [])
+        ? (queries.getQueryData<FindingsView>(['pack', props.pack, 'findings'])?.rows ?? [])
               .filter((f) => f.name.code === props.finding.name.code && !f.waived)
               .map((f) => f.name)
               .filter((name) => JSON.stringify(name) !== JSON.stringify(props.finding.name))

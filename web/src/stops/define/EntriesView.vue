@@ -24,7 +24,7 @@ const place = useQueryValue('place')
 const { words, isFoundOnly, has } = useNarrowing()
 const { data: findings } = useFindings(() => props.id)
 const byPath = computed(() =>
-    Map.groupBy(findings.value?.findings ?? [], (finding) => finding.name.path.split('#')[0]!),
+    Map.groupBy(findings.value?.rows ?? [], (finding) => finding.name.path.split('#')[0]!),
 )
 const foundAt = (at: string) => byPath.value.get(at) ?? []
 const all = computed(() => list.value?.entries ?? [])

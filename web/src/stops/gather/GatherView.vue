@@ -63,7 +63,7 @@ const shownState = computed(
         (words.value.length > 0 || !summary.value?.files || summary.value.files < 2 || isBare.value ? 'all' : 'yours'),
 )
 
-const rows = computed(() => join(ledger.value?.rows ?? [], findings.value?.findings ?? []))
+const rows = computed(() => join(ledger.value?.rows ?? [], findings.value?.rows ?? []))
 const shown = computed(() =>
     rows.value.filter((row) =>
         matches(row, {

@@ -1,18 +1,19 @@
-import { useQuery } from '@tanstack/vue-query'
 import { ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, data, fileUrl, type PlacementsRequest, type TrayRow } from '@/api/client'
 import { useMessages } from '@/shared/composables/useMessages'
 import { useChange } from '@/shared/composables/usePack'
+import { useRows } from '@/shared/composables/useRows'
 import { useSource } from '@/shared/composables/useSource'
 import { count } from '@/shared/words'
 
 /** Files that were dropped in and are not yet placed, and what can be done with them. */
 export function useTray(id: MaybeRefOrGetter<string>) {
-    const { data: tray, isFetching } = useQuery({
-        queryKey: ['pack', id, 'tray'],
-        queryFn: () => data(api.GET('/api/packs/{id}/tray', { params: { path: { id: toValue(id) } } })),
-        placeholderData: (before) => before,
-    })
+    const { data: tray, isFetching } = useRows(
+        id,
+        'tray',
+        (pack, since) => data(api.GET('/api/packs/{id}/tray', { params: { path: { id: pack }, query: { since } } })),
+        (row: TrayRow) => row.path,
+    )
     const change = useChange(id)
     const source = useSource(id)
     const { say } = useMessages()

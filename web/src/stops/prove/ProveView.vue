@@ -38,7 +38,7 @@ const isChosen = (finding: FindingView) =>
         ? finding.waived !== null
         : !severity.value || (finding.severity === severity.value && finding.waived === null))
 const rows = computed(() =>
-    join(ledger.value?.rows ?? [], findings.value?.findings ?? [])
+    join(ledger.value?.rows ?? [], findings.value?.rows ?? [])
         .filter((row) => (!path.value || row.path === path.value) && row.findings.some(isChosen))
         .map((row) => ({ ...row, findings: row.findings.filter(isChosen) }))
         .filter((row) => matches(row, { place: place.value, state: 'all', words: [], hits: new Set() })),
@@ -46,7 +46,7 @@ const rows = computed(() =>
 const shownLines = computed(() => (summary.value ? lines(rows.value, summary.value) : []))
 const listName = `prove:${props.id}`
 const selection = useSelection(listName, shownLines)
-const waived = computed(() => (findings.value?.findings ?? []).filter((f) => f.waived).length)
+const waived = computed(() => (findings.value?.rows ?? []).filter((f) => f.waived).length)
 const filters = computed(() => [
     ...(['blocker', 'warning', 'note'] as const).map((key) => ({
         key,

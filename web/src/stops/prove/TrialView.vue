@@ -43,7 +43,7 @@ const most = ref(200)
 const { data: ledger } = useLedger(() => props.id)
 const { data: findings } = useFindings(() => props.id)
 const rows = computed(
-    () => new Map(join(ledger.value?.rows ?? [], findings.value?.findings ?? []).map((row) => [row.path, row])),
+    () => new Map(join(ledger.value?.rows ?? [], findings.value?.rows ?? []).map((row) => [row.path, row])),
 )
 const open = useRowOpening(() => props.id)
 

@@ -29,7 +29,7 @@ const path = useQueryValue('path')
 const { words, isFoundOnly, has } = useNarrowing()
 
 const all = computed(() =>
-    join(ledger.value?.rows ?? [], findings.value?.findings ?? []).filter(
+    join(ledger.value?.rows ?? [], findings.value?.rows ?? []).filter(
         (row) => (row.isPicture || row.isSound) && row.place && row.hash && (!place.value || row.place === place.value),
     ),
 )

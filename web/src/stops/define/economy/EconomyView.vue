@@ -56,7 +56,7 @@ const isUnmade = computed(() => {
 const isMaking = ref(false)
 const byPath = computed(() =>
     Map.groupBy(
-        (findings.value?.findings ?? []).filter((finding) => finding.name.code.startsWith('recipe/')),
+        (findings.value?.rows ?? []).filter((finding) => finding.name.code.startsWith('recipe/')),
         (finding) => finding.name.path,
     ),
 )
