@@ -1,3 +1,4 @@
+using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Steps;
 
@@ -8,6 +9,10 @@ namespace Underlay.Core.Fixes;
 public sealed record RenewResult(PackPath Path) : Fix("Make it anew from its source", LosesNothing: false, LeavesNoChoice: true)
 {
     /// <inheritdoc/>
-    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        tree.Find(ReservedFolder.SourceOf(Path)) is { } source ? Shaping.Renew(tree, Path, source.ReadAll()).Edits : [];
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
+    {
+        if (tree.Find(ReservedFolder.SourceOf(Path)) is not { } source) return [];
+        var seat = context.Overlay is { } overlay && overlay.OfPack(Path) is { } placement ? SoundSeat.Of(overlay, placement) : null;
+        return seat is null ? Shaping.Renew(tree, Path, source.ReadAll()).Edits : SoundShaping.Renew(tree, seat, source.ReadAll()).Edits;
+    }
 }

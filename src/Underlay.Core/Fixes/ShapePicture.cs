@@ -14,10 +14,10 @@ namespace Underlay.Core.Fixes;
 public sealed record ShapePicture(
     PackPath Path,
     string Says,
-    params IReadOnlyList<Step> Steps) : Fix(Says, LosesNothing: false, LeavesNoChoice: false)
+    params IReadOnlyList<PictureStep> Steps) : Fix(Says, LosesNothing: false, LeavesNoChoice: false)
 {
     /// <summary>One step, which gives the fix its words.</summary>
-    public ShapePicture(PackPath path, Step step)
+    public ShapePicture(PackPath path, PictureStep step)
         : this(path, step.Title, step)
     {
     }

@@ -1,7 +1,6 @@
-using System.Text;
-using Underlay.Core.Formats.Csv;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
@@ -21,38 +20,7 @@ public sealed record WriteSoundRow(PackPath Table, TableShape Shape, string Name
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        Written(tree.Find(Table)?.ReadAll(), Shape, Name, Values, context.Overlay?.Base.Read(Table)) is { } bytes
+        SoundRow.Written(tree.Find(Table)?.ReadAll(), Shape, Name, Values, context.Overlay?.Base.Read(Table)) is { } bytes
             ? [new TreeEdit.Write(Table, bytes)]
             : [];
-
-    /// <summary>A table with other values in a row; null where it cannot be read.</summary>
-    /// <param name="table">The pack's table; null where it has none.</param>
-    /// <param name="shape">Its columns.</param>
-    /// <param name="name">The key of the row.</param>
-    /// <param name="values">Values by column.</param>
-    /// <param name="below">The base's table: what its row says and is not named here goes into a new one.</param>
-    internal static byte[]? Written(
-        byte[]? table,
-        TableShape shape,
-        string name,
-        IReadOnlyDictionary<string, string> values,
-        byte[]? below)
-    {
-        var header = string.Join(',', shape.Columns.Select(c => c.Name).Prepend(shape.Key)) + "\n";
-        if (CsvText.Read(table is null ? header : Encoding.UTF8.GetString(table)) is not { } csv || !csv.Header.Contains(shape.Key))
-            return null;
-        if (!csv.Rows.Skip(1).Any(r => csv.Value(r, shape.Key) == name))
-        {
-            var under = below is null ? null : CsvText.Read(Encoding.UTF8.GetString(below));
-            var old = under?.Rows.Skip(1).LastOrDefault(r => under.Value(r, shape.Key) == name);
-            string Value(string column) =>
-                column == shape.Key ? name : values.GetValueOrDefault(column) ?? (old is null ? "" : under!.Value(old, column) ?? "");
-            return CsvEdit.Append(csv, csv.Header.Select(Value));
-        }
-
-        foreach (var (column, value) in values)
-            csv = CsvText.Read(
-                Encoding.UTF8.GetString(CsvEdit.SetColumn(csv, column, (row, old) => csv.Value(row, shape.Key) == name ? value : old)))!;
-        return CsvEdit.SetColumn(csv, shape.Key, (_, old) => old);
-    }
 }

@@ -19,7 +19,7 @@ internal static class Fitting
             : $"{rule.Nearest(size)} is nearest";
 
     /// <summary>The steps that bring a picture from one size to another in a place.</summary>
-    public static IReadOnlyList<Step> Steps(Place place, PixelSize from, PixelSize to)
+    public static IReadOnlyList<PictureStep> Steps(Place place, PixelSize from, PixelSize to)
     {
         var ringIsClear = place.Rules.Any(r => r is ClearBorderRule);
         var mode = (long)to.Width * from.Height == (long)to.Height * from.Width

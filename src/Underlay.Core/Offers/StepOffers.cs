@@ -9,7 +9,7 @@ namespace Underlay.Core.Offers;
 /// <summary>A step that could be added to a picture.</summary>
 /// <param name="Title">What it would do to this picture, as words to press.</param>
 /// <param name="Step">The step.</param>
-public sealed record StepOffer(string Title, Step Step);
+public sealed record StepOffer(string Title, PictureStep Step);
 
 /// <summary>Proposes steps for a picture: those that its place may ask for first.</summary>
 public static class StepOffers
@@ -23,7 +23,7 @@ public static class StepOffers
     {
         if (placement.Facts.Picture?.Header?.Size is not { } size || overlay.Decode(placement) is not { } picture) return [];
         var offers = new List<StepOffer>();
-        void Offer(Step step) => offers.Add(new StepOffer(step.TitleFor(size), step));
+        void Offer(PictureStep step) => offers.Add(new StepOffer(step.TitleFor(size), step));
         if (WantedSize(overlay, placement) is { } wanted && wanted != size)
         {
             var first = Fitting.Steps(placement.Place, size, wanted)[0];

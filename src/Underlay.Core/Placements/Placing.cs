@@ -3,7 +3,6 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
-using Underlay.Core.Sounds;
 using Underlay.Core.Steps;
 
 namespace Underlay.Core.Placements;
@@ -35,10 +34,11 @@ public static class Placing
             return PlacingResult.Stays($"{ReservedFolder.Name} is Underlay’s own folder; choose a path outside it.");
         if (tree.Find(from) is not { } file) return PlacingResult.Stays("it is no longer in the tray.");
         if (!insist && ContentClash.Find(profile, edition, file, to) is { } clash) return PlacingResult.Stays(clash);
-        var moved = profile.Locate(to, edition) is { Place.Format: PackSoundFormat format } located
+        // A sound goes as it is where its place plays it so and no steps wait for it.
+        var moved = SoundSeat.Of(profile, edition, to) is { } seat
             && FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes)) is SoundFormat begins
-            && begins != format
-            ? MoveSound(tree, file, to, insist, s => SoundFit.For(located.Place, located.Bindings, edition, s)!)
+            && (begins != FileFormats.OfPath(to) || tree.Find(StepsFile.PathOf(to)) is not null)
+            ? MoveSound(tree, file, seat, insist)
             : Move(tree, file, to, insist);
         if (moved.Problem is not null) return moved;
         var naming = ManifestNaming.Edits(profile, tree.With(moved.Edits), to);
@@ -71,14 +71,13 @@ public static class Placing
         return new PlacingResult([.. placed, .. ManifestNaming.Edits(profile, tree.With(placed), to)], null);
     }
 
-    /// <summary>Saves a recording of another format as its place plays it; the recording is kept among the sources.</summary>
-    private static PlacingResult MoveSound(FileTree tree, TreeFile file, PackPath to, bool insist, Func<Sound, SoundFit> fit)
+    /// <summary>Saves a recording as its place plays it, through the steps that are there; it is kept as their source.</summary>
+    private static PlacingResult MoveSound(FileTree tree, TreeFile file, SoundSeat seat, bool insist)
     {
-        var bytes = file.ReadAll();
-        if (SoundReader.Read(bytes) is not { } sound)
-            return insist ? Move(tree, file, to, insist) : PlacingResult.Stays("it cannot be decoded: it is cut, damaged or too long.");
-        var kept = KeptSource.Edits(tree, to, bytes);
-        return new PlacingResult([.. kept, new TreeEdit.Write(to, fit(sound).Save(sound)), new TreeEdit.Delete(file.Path)], null);
+        var shaped = SoundShaping.Renew(tree, seat, file.ReadAll());
+        if (shaped.Problem is { } problem)
+            return insist ? Move(tree, file, seat.Path, insist) : PlacingResult.Stays($"{problem}.");
+        return new PlacingResult([.. shaped.Edits, new TreeEdit.Delete(file.Path)], null);
     }
 
     private static PlacingResult Move(FileTree tree, TreeFile file, PackPath to, bool insist)

@@ -13,11 +13,18 @@ public sealed record SoundMeasure(double TruePeak, double? Loudness, int LeadFra
     /// <summary>Measures a sound.</summary>
     public static SoundMeasure Of(Sound sound)
     {
+        var (lead, tail) = SilenceOf(sound);
+        return new SoundMeasure(Decibels.Of(Sounds.TruePeak.Of(sound)), Sounds.Loudness.Of(sound), lead, tail);
+    }
+
+    /// <summary>Frames of silence in front and behind; those of a sound that is silent are all in front.</summary>
+    public static (int Lead, int Tail) SilenceOf(Sound sound)
+    {
         var lead = 0;
         while (lead < sound.Frames && IsSilent(sound, lead)) lead++;
         var tail = 0;
         while (tail < sound.Frames - lead && IsSilent(sound, sound.Frames - 1 - tail)) tail++;
-        return new SoundMeasure(Decibels.Of(Sounds.TruePeak.Of(sound)), Sounds.Loudness.Of(sound), lead, tail);
+        return (lead, tail);
     }
 
     private static bool IsSilent(Sound sound, int frame)

@@ -2,7 +2,7 @@ using Underlay.Core.Images;
 namespace Underlay.Core.Steps;
 
 /// <summary>Makes the outer ring of pixels clear; their colours stay.</summary>
-public sealed record ClearBorder : Step
+public sealed record ClearBorder : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new("clear-border", [], _ => new ClearBorder());

@@ -5,7 +5,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Takes away the one colour on which a picture was laid; edges get their alpha back.</summary>
 /// <param name="Ground">The colour.</param>
-public sealed record CutMatte(Rgb Ground) : Step
+public sealed record CutMatte(Rgb Ground) : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new(

@@ -5,7 +5,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Makes every pixel a square of that many.</summary>
 /// <param name="Factor">2 or more.</param>
-public sealed record Enlarge(int Factor) : Step
+public sealed record Enlarge(int Factor) : PictureStep
 {
     private const int MostFactor = 64;
 

@@ -5,7 +5,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Rounds red, green and blue to fewer shades each, which lets a file pack smaller.</summary>
 /// <param name="Bits">How many bits of each channel are kept, 3 to 7.</param>
-public sealed record FewerShades(int Bits) : Step
+public sealed record FewerShades(int Bits) : PictureStep
 {
     /// <summary>The fewest bits.</summary>
     public const int Least = 3;

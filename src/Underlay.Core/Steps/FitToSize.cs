@@ -24,7 +24,7 @@ public enum FitMode
 /// <param name="Size">The size.</param>
 /// <param name="Mode">What happens to another shape.</param>
 /// <param name="Exact">True where no new colours may come up, as in masks; else colours are averaged by area.</param>
-public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Step
+public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : PictureStep
 {
     private static readonly (FitMode Mode, StepChoice Choice)[] Modes =
     [

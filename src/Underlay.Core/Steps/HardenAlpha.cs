@@ -2,7 +2,7 @@ using Underlay.Core.Images;
 namespace Underlay.Core.Steps;
 
 /// <summary>Makes every pixel solid or clear, whichever it is nearer to.</summary>
-public sealed record HardenAlpha : Step
+public sealed record HardenAlpha : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new("harden-alpha", [], _ => new HardenAlpha());

@@ -5,7 +5,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Makes every pixel solid by laying the picture on a colour.</summary>
 /// <param name="Ground">The colour.</param>
-public sealed record LayOnColour(Rgb Ground) : Step
+public sealed record LayOnColour(Rgb Ground) : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new(

@@ -7,7 +7,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Makes every pixel solid by laying the picture over another, such as the base's.</summary>
 /// <param name="Under">The picture beneath; another size is brought to the picture's.</param>
-public sealed record LayOnPicture(RgbaPicture Under) : Step
+public sealed record LayOnPicture(RgbaPicture Under) : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new(

@@ -23,11 +23,11 @@ public static class Shaping
         if (picture is null) return (null, problem);
         foreach (var step in steps)
         {
-            if (step is UnknownStep unknown) return (null, $"one of its steps is {unknown.Title}; take that step off first");
-            var next = step.SizeAfter(picture.Size);
+            if (step is not PictureStep known) return (null, CannotRun(step));
+            var next = known.SizeAfter(picture.Size);
             if (next.Width > PackPictureFormat.MaxSide || next.Height > PackPictureFormat.MaxSide)
                 return (null, $"{step.Title} makes it {next}; a side has at most {PackPictureFormat.MaxSide} pixels");
-            picture = step.Run(picture);
+            picture = known.Run(picture);
         }
 
         return (format.Encode(picture), null);
@@ -99,10 +99,16 @@ public static class Shaping
         return new ShapingResult([.. KeptSource.Edits(tree, path, picture), new TreeEdit.Write(path, format.Encode(read))], null);
     }
 
+    /// <summary>Why a step does not run on what its file is.</summary>
+    internal static string CannotRun(Step step) =>
+        step is UnknownStep unknown
+            ? $"one of its steps is {unknown.Title}; take that step off first"
+            : $"one of its steps, “{step.Title}”, is for {(step is SoundStep ? "sounds" : "pictures")}; take that step off first";
+
     /// <summary>The format in which a pack keeps pictures at a path.</summary>
     internal static PackPictureFormat FormatAt(PackPath path) => FileFormats.PictureAt(path) ?? FileFormats.Png;
 
-    private static string Unreadable(PackPath path) =>
+    internal static string Unreadable(PackPath path) =>
         $"the file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten: mend it, or take it out of the pack";
 
     private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)

@@ -2,7 +2,7 @@ using Underlay.Core.Images;
 namespace Underlay.Core.Steps;
 
 /// <summary>Gives clear pixels the colours of the visible ones beside them, so that nothing else bleeds into edges.</summary>
-public sealed record SpreadColour : Step
+public sealed record SpreadColour : PictureStep
 {
     private const int Rings = 3;
 

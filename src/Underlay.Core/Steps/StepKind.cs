@@ -6,6 +6,9 @@ public enum StepInput
     /// <summary>A whole number.</summary>
     Whole,
 
+    /// <summary>A number with one digit behind the point.</summary>
+    Tenths,
+
     /// <summary>True or false.</summary>
     Flag,
 
@@ -48,10 +51,20 @@ public sealed record StepKind(string Word, IReadOnlyList<StepField> Fields, Func
 /// <summary>Every type of step there is.</summary>
 public static class StepKinds
 {
-    /// <summary>In the order in which they are offered.</summary>
-    public static IReadOnlyList<StepKind> All { get; } =
+    /// <summary>Those that shape pictures, in the order in which they are offered.</summary>
+    public static IReadOnlyList<StepKind> OfPictures { get; } =
     [
         FitToSize.Type, Enlarge.Type, ClearBorder.Type, CutMatte.Type, TakeAlpha.Type, LayOnColour.Type, LayOnPicture.Type,
         HardenAlpha.Type, SpreadColour.Type, ToGrey.Type, FewerShades.Type,
     ];
+
+    /// <summary>Those that shape sounds, in the order in which they are offered.</summary>
+    public static IReadOnlyList<StepKind> OfSounds { get; } =
+    [
+        CutSound.Type, CutSilence.Type, FadeSound.Type, Louder.Type, ToLoudness.Type, ToPeak.Type, ToMono.Type, ToRate.Type,
+        CrossFade.Type,
+    ];
+
+    /// <summary>All of them; each word is one type.</summary>
+    public static IReadOnlyList<StepKind> All { get; } = [.. OfPictures, .. OfSounds];
 }

@@ -43,6 +43,12 @@ public sealed class StepReader
             ? number
             : null;
 
+    /// <summary>A number in a range, to one digit behind the point, or null.</summary>
+    public double? Tenths(string field, int least, int most) =>
+        Find(field, JsonValueKind.Number) is { } value && value.GetDouble() is var number && number >= least && number <= most
+            ? Math.Round(number, 1)
+            : null;
+
     /// <summary>True where the field is true.</summary>
     public bool Flag(string field) => Find(field, JsonValueKind.True) is not null;
 

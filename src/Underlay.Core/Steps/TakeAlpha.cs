@@ -7,7 +7,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Gives a picture the alpha of another, such as the base's, where that is less than its own: what is clear stays clear.</summary>
 /// <param name="From">The picture whose alpha is taken; another size is brought to the picture's.</param>
-public sealed record TakeAlpha(RgbaPicture From) : Step
+public sealed record TakeAlpha(RgbaPicture From) : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new(

@@ -3,7 +3,7 @@ namespace Underlay.Core.Steps;
 
 /// <summary>Makes every pixel a shade of grey by its lightness; alpha stays.</summary>
 /// <remarks>Luma of ITU-R BT.709.</remarks>
-public sealed record ToGrey : Step
+public sealed record ToGrey : PictureStep
 {
     /// <inheritdoc cref="StepKind"/>
     public static StepKind Type { get; } = new("grey", [], _ => new ToGrey());

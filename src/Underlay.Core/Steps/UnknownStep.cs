@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using Underlay.Core.Images;
 
 namespace Underlay.Core.Steps;
 
@@ -20,8 +19,4 @@ public sealed record UnknownStep(string Word, string Json) : Step
 
     /// <inheritdoc/>
     public override JsonObject ToJson() => (JsonObject)JsonNode.Parse(Json)!;
-
-    /// <inheritdoc/>
-    /// <exception cref="InvalidOperationException">Always: <see cref="Shaping"/> does not run it.</exception>
-    public override RgbaPicture Run(RgbaPicture picture) => throw new InvalidOperationException($"The step “{Word}” is not known.");
 }

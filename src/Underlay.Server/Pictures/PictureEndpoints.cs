@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
@@ -57,9 +55,9 @@ internal static class PictureEndpoints
             [.. snapshot.Report.Findings.Where(f => f.IsAbout(path)).Select(f => FindingView.Of(snapshot, f))],
             source is null ? null : SideOf(source),
             PlatesOf(snapshot.Tree, at),
-            StepsProblem(snapshot.Tree, at),
+            StepPlates.ProblemOf(snapshot.Tree, at),
             yours is null ? [] : [.. StepOffers.For(overlay, yours).Select(o => new StepOfferView(o.Title, o.Step.ToJson()))],
-            [.. StepKinds.All.Select(k => new StepKindView(k.Word, [.. k.Fields.Select(StepFieldView.Of)]))]);
+            StepKindView.OfAll(StepKinds.OfPictures));
     }
 
     private static PictureSide Side(FileFacts facts) =>
@@ -83,22 +81,13 @@ internal static class PictureEndpoints
         var size = SourceReader.Describe(known.Source)?.Size;
         foreach (var step in known.Steps)
         {
-            var title = size is { } from ? step.TitleFor(from) : step.Title;
-            size = size is { } before && step is not UnknownStep ? step.SizeAfter(before) : null;
+            var shapes = step as PictureStep;
+            var title = size is { } from && shapes is not null ? shapes.TitleFor(from) : step.Title;
+            size = size is { } before ? shapes?.SizeAfter(before) : null;
             plates.Add(new StepPlate(step.ToJson(), title, size is { } s ? new Size(s.Width, s.Height) : null, step is not UnknownStep));
         }
 
         return plates;
-    }
-
-    private static string? StepsProblem(FileTree tree, PackPath path)
-    {
-        if (StepsFile.IsUnreadable(tree, path))
-            return $"The file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten. Mend it, or take it out of "
-                + $"the pack.";
-        return StepsFile.Read(tree, path)?.Unknown is { } unknown
-            ? $"One of its steps is {unknown.Title}; it is kept as it is, and no step runs until it is taken off."
-            : null;
     }
 
     private static async Task<FileContentHttpResult> DifferenceAsync(
@@ -145,7 +134,7 @@ internal static class PictureEndpoints
     {
         var path = FileEndpoints.Parse(request.Path);
         var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var steps = request.Steps.Select(s => Read(before, path, s)).ToList();
+        var steps = request.Steps.Select(s => StepPlates.Read(before, path, s, ContextOf(before, path))).ToList();
         var what = steps.Count == 0 ? $"Take the steps off {path}" : $"{steps[^1].Title} ({path})";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
@@ -162,24 +151,10 @@ internal static class PictureEndpoints
         return new Changed(after.Revision);
     }
 
-    /// <summary>A step as a page asks for it; it may leave to the picture what it lays over or cuts away.</summary>
-    private static Step Read(PackSnapshot snapshot, PackPath path, JsonElement step)
-    {
-        var context = new StepContext(
-            hash => StepsFile.FindKept(snapshot.Tree, hash),
-            () => Decode(snapshot.Overlay?.Base.Read(path)),
-            () => Decode(Shaping.FindSteps(snapshot.Tree, path)?.Source ?? snapshot.Tree.Find(path)?.ReadAll()));
-        var read = StepReader.Read(step, context) ?? throw ProblemException.Unsound("A step is an object with its word under “do”.");
-        // One that the pack has already stays as it is; another that cannot be read is a mistake of the request.
-        var isKept = read is not UnknownStep
-            || StepsFile.Read(snapshot.Tree, path)?.Steps.Any(s => JsonNode.DeepEquals(s.ToJson(), read.ToJson())) == true;
-        return isKept
-            ? read
-            : throw ProblemException.Unsound(
-                $"The step “{((UnknownStep)read).Word}” cannot be read: its word is not known, a field is missing or outside its "
-                    + $"range, "
-                    + $"or the base has no picture that it needs.");
-    }
+    private static StepContext ContextOf(PackSnapshot snapshot, PackPath path) => new(
+        hash => StepsFile.FindKept(snapshot.Tree, hash),
+        () => Decode(snapshot.Overlay?.Base.Read(path)),
+        () => Decode(Shaping.FindSteps(snapshot.Tree, path)?.Source ?? snapshot.Tree.Find(path)?.ReadAll()));
 
     /// <param name="as">How it is taken: "source", "result", or by what it looks like.</param>
     private static async Task<SourceTaken> RenewAsync(

@@ -23,7 +23,7 @@ internal sealed record StepOfferView(string Title, JsonObject Step);
 internal sealed record StepChoiceView(string Word, string Says);
 
 /// <summary>A field of a step that an author may set.</summary>
-/// <param name="Input">whole, flag, choice or colour.</param>
+/// <param name="Input">whole, tenths, flag, choice or colour.</param>
 internal sealed record StepFieldView(
     string Name,
     string Title,
@@ -45,7 +45,11 @@ internal sealed record StepFieldView(
 }
 
 /// <summary>A type of step and what of it can be set.</summary>
-internal sealed record StepKindView(string Do, IReadOnlyList<StepFieldView> Fields);
+internal sealed record StepKindView(string Do, IReadOnlyList<StepFieldView> Fields)
+{
+    public static IReadOnlyList<StepKindView> OfAll(IEnumerable<StepKind> kinds) =>
+        [.. kinds.Select(k => new StepKindView(k.Word, [.. k.Fields.Select(StepFieldView.Of)]))];
+}
 
 /// <summary>A picture beside its base, what its place asks, and the steps that lead to it.</summary>
 /// <param name="StandsFor">What an index ties the picture to, in words; null where nothing does.</param>

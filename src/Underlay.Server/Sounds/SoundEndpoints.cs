@@ -1,13 +1,19 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Offers;
+using Underlay.Core.Packs;
 using Underlay.Core.Sounds;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 using Underlay.Server.Files;
 using Underlay.Server.Findings;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
+using Underlay.Server.Pictures;
 
 namespace Underlay.Server.Sounds;
 
@@ -16,8 +22,18 @@ internal static class SoundEndpoints
     // As many as a wide screen has pixels for.
     private const int Spans = 1200;
 
-    public static void MapSounds(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/packs/{id:guid}/sound", ViewAsync).WithName("viewSound");
+    public static void MapSounds(this IEndpointRouteBuilder app)
+    {
+        var sound = app.MapGroup("/api/packs/{id:guid}/sound");
+        sound.MapGet("", ViewAsync).WithName("viewSound");
+        sound.MapGet("/source", ReadSourceAsync).WithName("readSoundSource");
+        sound.MapPut("/steps", SetStepsAsync).WithName("setSoundSteps");
+        sound
+            .MapPut("/source", RenewAsync)
+            .WithName("renewSoundSource")
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+    }
 
     private static async Task<SoundView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
     {
@@ -30,6 +46,8 @@ internal static class SoundEndpoints
         var row = placement.Place.RulesOf<SoundRowRule>(overlay.Edition).FirstOrDefault() is { } rule
             ? SoundRow.Of(overlay, rule, placement)
             : null;
+        var bytes = yours is null ? null : snapshot.Tree.Find(at)!.ReadAll();
+        var known = yours is null ? null : Shaping.FindSteps(snapshot.Tree, at);
         return new SoundView(
             snapshot.Revision,
             path,
@@ -38,12 +56,86 @@ internal static class SoundEndpoints
             placement.Place.Key,
             placement.Place.Title,
             under is null ? null : Side(under.Facts, overlay.Base.Read(at)!),
-            yours is null ? null : Side(yours.Facts, snapshot.Tree.Find(at)!.ReadAll()),
+            yours is null ? null : Side(yours.Facts, bytes!),
             row?.LoopFrom,
             row?.LoopTo,
             RuleSentences.Of(overlay, placement, snapshot.Report.Findings),
-            [.. snapshot.Report.Findings.Where(f => f.IsAbout(path)).Select(f => FindingView.Of(snapshot, f))]);
+            [.. snapshot.Report.Findings.Where(f => f.IsAbout(path)).Select(f => FindingView.Of(snapshot, f))],
+            known is { Source: var source } && SoundReader.Read(source) is { } from ? SourceOf(from, source) : null,
+            [.. (known?.Steps ?? []).Select(s => new StepPlate(s.ToJson(), s.Title, null, s is not UnknownStep))],
+            StepPlates.ProblemOf(snapshot.Tree, at),
+            yours is not null && SoundReader.Read(bytes!) is { } sound ? OffersFor(overlay, yours, sound, row) : [],
+            StepKindView.OfAll(StepKinds.OfSounds));
     }
+
+    private static List<StepOfferView> OffersFor(Overlay overlay, Placement yours, Sound sound, SoundRow? row)
+    {
+        (int, int)? loop = row is { LoopFrom: { } from, LoopTo: { } to } ? (from, to) : null;
+        return [.. SoundOffers.For(overlay, yours, sound, loop).Select(o => new StepOfferView(o.Title, o.Step.ToJson()))];
+    }
+
+    private static SoundSource SourceOf(Sound sound, byte[] bytes) =>
+        new(ContentHash.Of(bytes).Hex, bytes.Length, sound.Rate, sound.Channels.Count, sound.Frames);
+
+    /// <summary>The recording on which the steps run.</summary>
+    private static async Task<FileContentHttpResult> ReadSourceAsync(
+        Guid id,
+        string path,
+        PackDesk desk,
+        HttpResponse response,
+        CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        return Shaping.FindSteps(snapshot.Tree, FileEndpoints.Parse(path)) is { Source: var source }
+            ? FileEndpoints.Serve(source, "source", false, response)
+            : throw ProblemException.NoFile(path);
+    }
+
+    private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var path = FileEndpoints.Parse(request.Path);
+        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var steps = request.Steps.Select(s => StepPlates.Read(before, path, s, NoPictures)).ToList();
+        var what = steps.Count == 0 ? $"Take the steps off {path}" : $"{steps[^1].Title} ({path})";
+        var after = await desk.EditAsync(
+            id,
+            null,
+            what,
+            snapshot => EditsOf(SoundShaping.Set(snapshot.Tree, SeatAt(snapshot, path), steps), path, 409, "The steps cannot run"),
+            cancel).ConfigureAwait(false);
+        return new Changed(after.Revision);
+    }
+
+    private static async Task<Changed> RenewAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var at = FileEndpoints.Parse(path);
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, cancel).ConfigureAwait(false);
+        var given = body.ToArray();
+        var after = await desk.EditAsync(
+            id,
+            null,
+            $"New source for {path}",
+            snapshot => EditsOf(SoundShaping.Renew(snapshot.Tree, SeatAt(snapshot, at), given), at, 422, "The new source cannot be used"),
+            cancel).ConfigureAwait(false);
+        return new Changed(after.Revision);
+    }
+
+    private static StepContext NoPictures { get; } = new(_ => null, () => null, () => null);
+
+    private static SoundSeat SeatAt(PackSnapshot snapshot, PackPath path)
+    {
+        var overlay = snapshot.NeedOverlay();
+        return overlay.OfPack(path) is { } placement && SoundSeat.Of(overlay, placement) is { } seat
+            ? seat
+            : throw ProblemException.NoFile(path.Value);
+    }
+
+    private static IReadOnlyList<TreeEdit> EditsOf(ShapingResult result, PackPath path, int status, string what) =>
+        result.Problem is null
+            ? result.Edits
+            : throw new ProblemException(status, "sound-unreadable", $"{what}: {result.Problem}. Yours stays as it is.")
+            { Paths = [path.Value] };
 
     /// <summary>What is known of a file; its outline also where the host cannot read it and Underlay can.</summary>
     private static SoundSide Side(FileFacts facts, byte[] bytes)

@@ -1,5 +1,6 @@
 using Underlay.Core.Checks;
 using Underlay.Server.Findings;
+using Underlay.Server.Pictures;
 
 namespace Underlay.Server.Sounds;
 
@@ -16,6 +17,11 @@ namespace Underlay.Server.Sounds;
 /// <param name="LoopTo">The frame behind its last; null for none.</param>
 /// <param name="Rules">What the host wants of it.</param>
 /// <param name="Findings">What was found at it.</param>
+/// <param name="Source">The recording on which its steps run; null where it has none.</param>
+/// <param name="Steps">The steps from the recording to what is in the pack.</param>
+/// <param name="StepsProblem">Why its steps cannot be shown or run; null where they can.</param>
+/// <param name="Offers">Steps that it may be given.</param>
+/// <param name="Kinds">Every type of step for sounds.</param>
 internal sealed record SoundView(
     long Revision,
     string Path,
@@ -28,7 +34,20 @@ internal sealed record SoundView(
     int? LoopFrom,
     int? LoopTo,
     IReadOnlyList<RuleSentence> Rules,
-    IReadOnlyList<FindingView> Findings);
+    IReadOnlyList<FindingView> Findings,
+    SoundSource? Source,
+    IReadOnlyList<StepPlate> Steps,
+    string? StepsProblem,
+    IReadOnlyList<StepOfferView> Offers,
+    IReadOnlyList<StepKindView> Kinds);
+
+/// <summary>A recording as the author made it.</summary>
+/// <param name="Hash">SHA-256 of its bytes.</param>
+/// <param name="Length">Bytes.</param>
+/// <param name="Rate">Frames a second, Hz.</param>
+/// <param name="Channels">Channels.</param>
+/// <param name="Frames">Samples a channel.</param>
+internal sealed record SoundSource(string Hash, long Length, int Rate, int Channels, int Frames);
 
 /// <summary>One of the two.</summary>
 /// <param name="Hash">SHA-256 of its bytes.</param>

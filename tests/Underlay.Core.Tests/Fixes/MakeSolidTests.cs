@@ -82,7 +82,7 @@ public class MakeSolidTests
                 return picture;
             }
 
-            foreach (var step in new Step[] { new LayOnColour(new Rgb(b, r, g)), new LayOnPicture(With(99)) })
+            foreach (var step in new PictureStep[] { new LayOnColour(new Rgb(b, r, g)), new LayOnPicture(With(99)) })
             {
                 var (one, other) = (step.Run(With(0)), step.Run(With(255)));
                 Assert.True(one.IsOpaque);

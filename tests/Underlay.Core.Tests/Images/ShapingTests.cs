@@ -192,7 +192,7 @@ public class ShapingTests
         Gen.Select(AnyPicture, Gen.Int[1, 30], Gen.Int[1, 30], Gen.Int[0, 2], Gen.Bool).Sample((picture, width, height, mode, exact) =>
         {
             foreach (
-                var step in (Step[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
+                var step in (PictureStep[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
                 Assert.Equal(step.SizeAfter(picture.Size), step.Run(picture).Size);
         });
 

@@ -40,7 +40,7 @@ public sealed class AlphaLost : Check
         };
     }
 
-    private static Step? FindStep(Overlay overlay, Placement placement, Replacement pair)
+    private static PictureStep? FindStep(Overlay overlay, Placement placement, Replacement pair)
     {
         if (pair.Ground is { } ground) return new CutMatte(new Rgb(ground.R, ground.G, ground.B));
         return pair.IsSameSize && overlay.OfBase(placement.Path) is { } own && overlay.Decode(own) is { } theirs

@@ -3,6 +3,7 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -10,6 +11,9 @@ namespace Underlay.Core.Checks;
 /// <remarks>Host: does not mind. See docs/checks.md#soundheard.</remarks>
 public sealed class HeardSound : RuleCheck<HeardRule>
 {
+    // So much silence in front is not heard, and keeps what begins suddenly from clicking.
+    private const int KeptMs = 10;
+
     /// <inheritdoc/>
     public override CheckCode Code => new("sound/heard");
 
@@ -24,7 +28,7 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 "peak",
                 FormattableString.Invariant(
                     $"Its true peak is {measure.TruePeak:0.0} dBTP; at most {rule.MostPeak:0.#} keeps it from crackling."),
-                ShapeSound.Louder(placement, rule.MostPeak - 0.1 - measure.TruePeak));
+                new ShapeSound(placement.Path, new ToPeak(Math.Round(rule.MostPeak - 0.1, 1))));
         if (measure.Loudness is null)
             yield return Advise(overlay, placement, "soft", "It is so soft that nothing of it is heard.", null);
         else if (measure.LeadFrames > rule.MostLead * header.Rate)
@@ -34,7 +38,7 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 "lead",
                 FormattableString.Invariant(
                     $"It begins with {1000.0 * measure.LeadFrames / header.Rate:0} ms of silence, and so is heard late."),
-                ShapeSound.WithoutLead(overlay, placement, measure.LeadFrames - (header.Rate / 100)));
+                new ShapeSound(placement.Path, new CutSilence(CutSilence.Front, KeptMs)));
         if (measure.Loudness is { } loudness
             && (rule.Loudness ?? Usual(overlay, placement, rule)) is { } usual
             && Math.Abs(loudness - usual) > rule.Apart)
@@ -45,7 +49,7 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0.#} LU {(loudness > usual ? "louder" : "softer")} than ")
                     + (rule.Loudness is null ? "those of the base beside it" : "is asked for")
                     + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})."),
-                measure.TruePeak + usual - loudness <= rule.MostPeak ? ShapeSound.Louder(placement, usual - loudness) : null);
+                measure.TruePeak + usual - loudness <= rule.MostPeak ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1))) : null);
     }
 
     private Finding Advise(Overlay overlay, Placement placement, string what, string says, Fix? fix) =>

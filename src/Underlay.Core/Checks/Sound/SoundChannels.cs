@@ -3,6 +3,7 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -24,7 +25,7 @@ public sealed class SoundChannels : RuleCheck<ChannelsRule>
             FormattableString.Invariant(
                 $"{(rule.Most == 1 ? "Mono" : $"At most {rule.Most} channels")} wanted, this has {header.Channels} channels.")) with
         {
-            Fix = placement.Layer.IsBase || rule.Most != 1 ? null : ShapeSound.ToMono(placement),
+            Fix = placement.Layer.IsBase || rule.Most != 1 ? null : new ShapeSound(placement.Path, new ToMono(ToMono.Both)),
         };
     }
 }

@@ -4,6 +4,7 @@ using Underlay.Core.Fixes;
 using Underlay.Core.Formats.Wav;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -25,7 +26,7 @@ public sealed class SoundRate : RuleCheck<RatesRule>
             rule.Else,
             FormattableString.Invariant($"{string.Join(" or ", rule.Allowed)} Hz wanted, this has {header.Rate} Hz.")) with
         {
-            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : ShapeSound.ToRate(overlay, placement, rate),
+            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : new ShapeSound(placement.Path, new ToRate(rate)),
         };
     }
 }

@@ -4,15 +4,18 @@ import { Problem, type SourceTaken } from '@/api/client'
 import { useMessages } from './useMessages'
 import { useChange } from './usePack'
 
-/** Gives pictures new sources. What looks like the result of the steps is taken as it is, unless the author says otherwise. */
-export function useSource(id: MaybeRefOrGetter<string>) {
+/**
+ * Gives pictures and sounds new sources. A picture that looks like the result of its steps is taken as it is, unless the author says
+ * otherwise.
+ */
+export function useSource(id: MaybeRefOrGetter<string>, of: 'picture' | 'sound' = 'picture') {
     const change = useChange(id)
     const { say } = useMessages()
 
     async function send(path: string, file: File, as?: 'source' | 'result'): Promise<SourceTaken> {
         const query = new URLSearchParams({ path, ...(as ? { as } : {}) })
         const answer = await askAgain('PUT', (key) =>
-            fetch(`/api/packs/${toValue(id)}/picture/source?${query}`, {
+            fetch(`/api/packs/${toValue(id)}/${of}/source?${query}`, {
                 method: 'PUT',
                 headers: [['Content-Type', 'application/octet-stream'], ...key],
                 body: file,
@@ -31,7 +34,7 @@ export function useSource(id: MaybeRefOrGetter<string>) {
             () =>
                 hasSteps
                     ? `${file.name} is the new source; its steps ran again.`
-                    : `${file.name} took the picture’s place.`,
+                    : `${file.name} took the ${of}’s place.`,
         )
         if (made?.asResult)
             say(`${file.name} is what the steps made, drawn on further: it was taken as it is.`, {

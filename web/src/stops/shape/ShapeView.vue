@@ -66,6 +66,7 @@ const {
     placeholderData: (before) => before,
 })
 const steps = useSteps(() => props.id, picture)
+const soundSteps = useSteps(() => props.id, sound, 'sound')
 
 function step(by: number) {
     const at = pictures.value.findIndex((row) => row.path === shownPath.value)
@@ -73,10 +74,15 @@ function step(by: number) {
     if (next) path.value = next.path
 }
 
-// One picture dropped here is a new source for the one that is shown; anything else goes into the tray.
+// One picture or recording dropped here is a new source for the one that is shown; anything else goes into the tray.
 function takeSource(files: Incoming[]): boolean {
     const only = files.length === 1 ? files[0] : undefined
-    if (!only || !picture.value?.yours || !/\.(png|dds|tga|bmp|gif|webp|jpe?g)$/i.test(only.path)) return false
+    if (only && isSound.value && sound.value?.yours && /\.(wav|flac|aiff?|mp3|ogg|opus)$/i.test(only.path)) {
+        void soundSteps.renew(only.file)
+        return true
+    }
+    if (!only || isSound.value || !picture.value?.yours || !/\.(png|dds|tga|bmp|gif|webp|jpe?g)$/i.test(only.path))
+        return false
     void steps.renew(only.file)
     return true
 }
@@ -110,7 +116,7 @@ useKeys({
         />
         <template v-if="isSound">
             <StateNote v-if="soundProblem" :problem="soundProblem" />
-            <SoundRoom v-else-if="sound" :pack="id" :summary="pack!.summary" :sound="sound" />
+            <SoundRoom v-else-if="sound" :pack="id" :summary="pack!.summary" :sound="sound" :steps="soundSteps" />
         </template>
         <StateNote v-else-if="problem" :problem="problem" @again="again" />
         <div v-else-if="picture" class="flex min-h-0 grow max-[700px]:flex-col max-[700px]:overflow-y-auto">

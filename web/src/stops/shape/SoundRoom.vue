@@ -4,11 +4,13 @@ import { computed, watch } from 'vue'
 import { baseUrl, fileUrl, type PackSummary, type SoundView } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
 import RulesAside from './RulesAside.vue'
+import SoundSteps from './SoundSteps.vue'
 import { useListening, type Piece } from './useListening'
+import type { Steps } from './useSteps'
 import WavePane from './WavePane.vue'
 
 /** The base's sound and yours above each other, heard by turns at one loudness, and the seam of a loop. */
-const props = defineProps<{ pack: string; summary: PackSummary; sound: SoundView }>()
+const props = defineProps<{ pack: string; summary: PackSummary; sound: SoundView; steps: Steps }>()
 const listening = useListening()
 const { playing, at, problem } = listening
 watch(() => props.sound.path, listening.stop)
@@ -102,6 +104,7 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l') })
                 :loop="sound.yours ? null : loop"
                 :at="playing === 'base' || (playing === 'seam' && heard === 'base') ? at : null"
             />
+            <SoundSteps v-if="sound.yours" :sound="sound" :steps="steps" class="shrink-0" />
         </div>
         <RulesAside :pack="pack" :picture="sound" />
     </div>

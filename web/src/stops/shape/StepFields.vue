@@ -8,7 +8,7 @@ const props = defineProps<{ step: Step; kind: StepKindView; title: string; isBus
 const emit = defineEmits<{ change: [step: Step] }>()
 
 const put = (name: string, value: unknown) => emit('change', { ...props.step, [name]: value })
-function putWhole(name: string, event: Event) {
+function putNumber(name: string, event: Event) {
     const field = event.target as HTMLInputElement
     if (field.checkValidity() && field.value !== '') put(name, Number(field.value))
     else field.reportValidity()
@@ -41,19 +41,24 @@ function putColour(name: string, colour: string) {
                     @change="put(field.name, ($event.target as HTMLInputElement).checked)"
                 />{{ field.title.toLowerCase() }}
             </label>
-            <label v-else-if="field.input === 'whole'" class="flex items-center gap-1">
+            <label
+                v-else-if="field.input === 'whole' || field.input === 'tenths'"
+                class="flex items-center gap-1 whitespace-nowrap"
+            >
                 <span class="text-faint">{{ field.title.toLowerCase() }}</span>
                 <input
                     type="number"
-                    class="border-line bg-paper w-16 border px-1 font-mono"
+                    class="border-line bg-paper w-20 border px-1 font-mono"
+                    :step="field.input === 'tenths' ? 0.1 : 1"
                     :min="field.least"
                     :max="field.most"
                     :value="step[field.name]"
                     :disabled="isBusy"
                     :aria-label="`${field.title}: ${title}`"
                     required
-                    @change="putWhole(field.name, $event)"
+                    @change="putNumber(field.name, $event)"
                 />
+                <span v-if="field.unit && field.unit !== 'pixels'" class="text-faint">{{ field.unit }}</span>
             </label>
             <ColourField
                 v-else

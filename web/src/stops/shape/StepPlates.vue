@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import { fileUrl, type PictureView } from '@/api/client'
 import { bytes, pixels } from '@/shared/words'
+import AddStep from './AddStep.vue'
+import StepTurns from './StepTurns.vue'
 import StepFields from './StepFields.vue'
-import type { Step, Steps } from './useSteps'
+import type { Steps } from './useSteps'
 
 /** The steps as a line of plates from source to result. */
 const props = defineProps<{ pack: string; picture: PictureView; steps: Steps }>()
@@ -83,37 +84,13 @@ function choose(event: Event) {
                             :is-busy="isBusy"
                             @change="steps.change(index, $event)"
                         />
-                        <span class="text-small flex gap-2">
-                            <button
-                                v-if="index > 0"
-                                type="button"
-                                class="word"
-                                :disabled="isBusy"
-                                :aria-label="`Run ${plate.title} earlier`"
-                                @click="steps.move(index, -1)"
-                            >
-                                ←
-                            </button>
-                            <button
-                                v-if="index < picture.steps.length - 1"
-                                type="button"
-                                class="word"
-                                :disabled="isBusy"
-                                :aria-label="`Run ${plate.title} later`"
-                                @click="steps.move(index, 1)"
-                            >
-                                →
-                            </button>
-                            <button
-                                type="button"
-                                class="word"
-                                :disabled="isBusy"
-                                :aria-label="`Take off ${plate.title}`"
-                                @click="steps.remove(index)"
-                            >
-                                Take off
-                            </button>
-                        </span>
+                        <StepTurns
+                            :steps="steps"
+                            :index="index"
+                            :number="picture.steps.length"
+                            :title="plate.title"
+                            :is-busy="isBusy"
+                        />
                     </span>
                 </li>
             </template>
@@ -128,25 +105,7 @@ function choose(event: Event) {
                 </li>
             </template>
             <li class="self-center">
-                <Menu as="div" class="relative">
-                    <MenuButton class="press" :disabled="isBusy || yours.problem !== null" data-test="add-step"
-                        >+ Step</MenuButton
-                    >
-                    <MenuItems
-                        class="border-ink bg-paper rounded-card absolute bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto border py-1 outline-none"
-                    >
-                        <MenuItem v-for="offer in picture.offers" :key="offer.title" v-slot="{ active }">
-                            <button
-                                type="button"
-                                class="block w-full px-3 py-1 text-left"
-                                :class="active ? 'bg-film' : ''"
-                                @click="steps.add(offer.step as unknown as Step, offer.title)"
-                            >
-                                {{ offer.title }}
-                            </button>
-                        </MenuItem>
-                    </MenuItems>
-                </Menu>
+                <AddStep :offers="picture.offers" :is-disabled="isBusy || yours.problem !== null" @add="steps.add" />
             </li>
         </ol>
     </section>

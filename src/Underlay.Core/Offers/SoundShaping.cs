@@ -1,0 +1,107 @@
+using Underlay.Core.Formats;
+using Underlay.Core.Packs;
+using Underlay.Core.Sounds;
+using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
+
+namespace Underlay.Core.Offers;
+
+/// <summary>
+/// Shapes sounds without losing what the author recorded: the source is kept under the reserved folder, the steps beside it, and what
+/// the place plays goes into the pack. A loop in the table beside it stays where it is heard.
+/// </summary>
+public static class SoundShaping
+{
+    /// <summary>A sound after steps.</summary>
+    /// <param name="Sound">The sound.</param>
+    /// <param name="CutSeconds">How much of the source was taken away in front.</param>
+    public sealed record Shaped(Sound Sound, double CutSeconds);
+
+    /// <summary>The sound after all steps, or the problem.</summary>
+    /// <param name="source">The source, in any format that is read.</param>
+    /// <param name="steps">In order.</param>
+    public static (Shaped? Shaped, string? Problem) Run(byte[] source, IEnumerable<Step> steps)
+    {
+        if (SoundReader.Read(source) is not { } sound) return (null, "it cannot be decoded: it is cut, damaged or too long");
+        var cut = 0.0;
+        foreach (var step in steps)
+        {
+            if (step is not SoundStep known) return (null, Shaping.CannotRun(step));
+            cut += (double)known.FramesCut(sound) / sound.Rate;
+            sound = known.Run(sound);
+        }
+
+        return (new Shaped(sound, cut), null);
+    }
+
+    /// <summary>Adds steps to a sound. One that was replaced by hand since its last step is a new source.</summary>
+    public static ShapingResult Add(FileTree tree, SoundSeat seat, params IReadOnlyList<Step> steps)
+    {
+        if (tree.Find(seat.Path) is not { } file) return new ShapingResult([], "there is no such sound");
+        return Shaping.FindSteps(tree, seat.Path) is { } known
+            ? Shape(tree, seat, known.Source, [.. known.Steps, .. steps])
+            : Shape(tree, seat, file.ReadAll(), steps);
+    }
+
+    /// <summary>Gives a sound other steps in place of those that it has; without any, the source as its place plays it.</summary>
+    public static ShapingResult Set(FileTree tree, SoundSeat seat, IReadOnlyList<Step> steps) =>
+        Shaping.FindSteps(tree, seat.Path) is { } known ? Shape(tree, seat, known.Source, steps)
+        : steps.Count == 0 ? new ShapingResult([], null)
+        : Add(tree, seat, steps);
+
+    /// <summary>Runs the steps of a sound again on a new source; without steps, the source as its place plays it.</summary>
+    public static ShapingResult Renew(FileTree tree, SoundSeat seat, byte[] source) =>
+        Shape(tree, seat, source, StepsFile.Read(tree, seat.Path)?.Steps ?? []);
+
+    private static ShapingResult Shape(FileTree tree, SoundSeat seat, byte[] source, IReadOnlyList<Step> steps)
+    {
+        if (StepsFile.IsUnreadable(tree, seat.Path)) return new ShapingResult([], Shaping.Unreadable(seat.Path));
+        var (shaped, problem) = Run(source, steps);
+        if (shaped is null) return new ShapingResult([], problem);
+        // Without steps, a source that the place plays as it is goes in as it is, and nothing has to be kept of it.
+        if (steps.Count == 0 && IsPlayed(seat, source, shaped.Sound))
+            return new ShapingResult(
+                [
+                    new TreeEdit.Write(seat.Path, source),
+                    .. new[] { ReservedFolder.SourceOf(seat.Path), StepsFile.PathOf(seat.Path) }
+                        .Where(p => tree.Find(p) is not null)
+                        .Select(p => new TreeEdit.Delete(p)),
+                    .. MoveLoop(tree, seat, shaped, source),
+                ],
+                null);
+        var bytes = seat.Fit(shaped.Sound).Save(shaped.Sound);
+        return new ShapingResult(
+            [
+                .. KeptSource.Edits(tree, seat.Path, source),
+                new TreeEdit.Write(seat.Path, bytes),
+                new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(seat.Path),
+                .. MoveLoop(tree, seat, shaped, bytes),
+            ],
+            null);
+    }
+
+    private static bool IsPlayed(SoundSeat seat, byte[] source, Sound sound) =>
+        seat.Fit(sound) is { Format: var format } fit
+        && FileFormats.OfHead(source) == format
+        && format.Inspect(source).Problem is null
+        && fit.Rate == sound.Rate
+        && !fit.IsMono;
+
+    /// <summary>The row of the table with the loop at the same moments of the source as before.</summary>
+    private static TreeEdit[] MoveLoop(FileTree tree, SoundSeat seat, Shaped now, byte[] bytes)
+    {
+        if (seat.Loop is not { } loop
+            || tree.Find(seat.Path)?.ReadAll() is not { } old
+            || SoundReader.Read(old) is not { Rate: var oldRate }
+            || SoundReader.Read(bytes) is not { } result)
+            return [];
+        var before = Shaping.FindSteps(tree, seat.Path) is { } known ? Run(known.Source, known.Steps).Shaped?.CutSeconds ?? 0 : 0;
+        int Moved(int frame) =>
+            (int)Math.Clamp(Math.Round((((double)frame / oldRate) + before - now.CutSeconds) * result.Rate), 0, result.Frames);
+        var (from, to) = (Moved(loop.From), Moved(loop.To));
+        if ((from, to) == (loop.From, loop.To) || from >= to) return [];
+        return SoundRow.Written(tree.Find(loop.Table)?.ReadAll(), loop.Shape, loop.Name, loop.At(from, to), loop.Below) is { } table
+            ? [new TreeEdit.Write(loop.Table, table)]
+            : [];
+    }
+}

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { SoundView } from '@/api/client'
+import { bytes } from '@/shared/words'
+import AddStep from './AddStep.vue'
+import StepFields from './StepFields.vue'
+import StepTurns from './StepTurns.vue'
+import type { Steps } from './useSteps'
+
+/** The steps of a sound as a line of plates, from the recording to what is in the pack. */
+const props = defineProps<{ sound: SoundView; steps: Steps }>()
+const input = ref<HTMLInputElement>()
+
+const isBusy = computed(() => props.steps.isBusy.value)
+const yours = computed(() => props.sound.yours!)
+const kindOf = (index: number) => props.sound.kinds.find((kind) => kind.do === props.steps.list.value[index]?.do)
+const says = (side: { rate: number; frames: number; channels: number }) =>
+    side.rate
+        ? [
+              `${(side.frames / side.rate).toFixed(2)} s`,
+              `${side.rate} Hz`,
+              side.channels === 1 ? 'mono' : `${side.channels} channels`,
+          ].join(', ')
+        : 'not readable'
+
+function choose(event: Event) {
+    const field = event.target as HTMLInputElement
+    const file = field.files?.[0]
+    field.value = ''
+    if (file) void props.steps.renew(file)
+}
+</script>
+
+<template>
+    <section aria-label="Steps">
+        <p class="text-faint text-small pb-1">
+            Steps, from your recording to what goes into the pack. Drop a new recording here and they run again; a loop
+            stays where it is heard.
+        </p>
+        <p v-if="sound.stepsProblem" class="text-small pb-1" role="alert" data-test="steps-problem">
+            <span class="text-madder" aria-hidden="true">▼ </span>{{ sound.stepsProblem }}
+        </p>
+        <ol class="flex flex-wrap items-stretch gap-2">
+            <li class="border-line bg-paper rounded-card border px-3 py-1.5">
+                <strong class="block">Recording</strong>
+                <span class="text-faint text-small block">{{ says(sound.source ?? yours) }}</span>
+                <button type="button" class="word text-small" :disabled="isBusy" @click="input?.click()">
+                    New recording …
+                </button>
+                <input
+                    ref="input"
+                    type="file"
+                    accept="audio/*,.opus,.flac,.aiff,.aif"
+                    class="hidden"
+                    aria-label="New recording"
+                    @change="choose"
+                />
+            </li>
+            <template v-for="(plate, index) in sound.steps" :key="index">
+                <li class="self-center" aria-hidden="true">→</li>
+                <li class="border-line bg-paper rounded-card border px-3 py-1.5" data-test="step">
+                    <strong class="block max-w-64">{{ plate.title }}</strong>
+                    <StepFields
+                        v-if="kindOf(index)"
+                        :step="steps.list.value[index]!"
+                        :kind="kindOf(index)!"
+                        :title="plate.title"
+                        :is-busy="isBusy"
+                        @change="steps.change(index, $event)"
+                    />
+                    <StepTurns
+                        :steps="steps"
+                        :index="index"
+                        :number="sound.steps.length"
+                        :title="plate.title"
+                        :is-busy="isBusy"
+                    />
+                </li>
+            </template>
+            <template v-if="sound.source">
+                <li class="self-center" aria-hidden="true">→</li>
+                <li class="border-ink bg-paper rounded-card border px-3 py-1.5" data-test="step-result">
+                    <strong class="block">Result</strong>
+                    <span class="text-faint text-small">{{ says(yours) }}, {{ bytes(yours.length) }}</span>
+                </li>
+            </template>
+            <li class="self-center">
+                <AddStep :offers="sound.offers" :is-disabled="isBusy || sound.offers.length === 0" @add="steps.add" />
+            </li>
+        </ol>
+    </section>
+</template>
