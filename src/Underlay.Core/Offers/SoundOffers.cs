@@ -41,7 +41,7 @@ public static class SoundOffers
         if (loop is { From: > 0 } round && placement.Facts.Sound?.Header is { } header && round.To <= header.Frames)
             Offer(new CrossFade(round.From, round.To, SeamMs));
         if (sound.Channels.Count > 1) Offer(new ToMono(ToMono.Both));
-        Offer(new CutSound(0, (int)Math.Ceiling(sound.Seconds * 1000)));
+        offers.Add(new SoundOffer("Cut to a part of it …", new CutSound(0, (int)Math.Ceiling(sound.Seconds * 1000))));
         Offer(new FadeSound(FadeMs, FadeMs));
         Offer(new Louder(3));
         Offer(new Louder(-3));

@@ -42,6 +42,25 @@ public sealed record SoundSeat(PackPath Path, Func<Sound, SoundFit> Fit, SoundSe
         return seat with { Loop = new LoopRow(row.Table, shape, row.Name, rule, from, to, overlay.Base.Read(row.Table)) };
     }
 
+    /// <summary>The edits that give a sound another loop in the table beside it, or none; null where there is no such table.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="sound">The sound.</param>
+    /// <param name="loop">The first frame and the frame behind the last; null for none.</param>
+    public static IReadOnlyList<TreeEdit>? WithLoop(Overlay overlay, Placement sound, (int From, int To)? loop)
+    {
+        if (sound.Place.RulesOf<SoundRowRule>(overlay.Edition).FirstOrDefault() is not { } rule) return null;
+        var row = SoundRow.Of(overlay, rule, sound);
+        string Frame(int? frame) => frame?.ToString(CultureInfo.InvariantCulture) ?? "";
+        var values = new Dictionary<string, string> { [rule.LoopFrom] = Frame(loop?.From), [rule.LoopTo] = Frame(loop?.To) };
+        var table = SoundRow.Written(
+            overlay.Pack.Tree.Find(row.Table)?.ReadAll(),
+            overlay.Profile.Place(rule.Table).Table!,
+            row.Name,
+            values,
+            overlay.Base.Read(row.Table));
+        return table is null ? null : [new TreeEdit.Write(row.Table, table)];
+    }
+
     /// <summary>The seat at a path, whatever the tables say; null where no sound is played there.</summary>
     public static SoundSeat? Of(HostProfile profile, Edition edition, PackPath path) =>
         profile.Locate(path, edition) is { Place: { Format: Formats.PackSoundFormat } place, Bindings: var bindings }

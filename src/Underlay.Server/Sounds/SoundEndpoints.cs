@@ -22,12 +22,16 @@ internal static class SoundEndpoints
     // As many as a wide screen has pixels for.
     private const int Spans = 1200;
 
+    // How far the end of a loop may move from where it was drawn. Seconds.
+    private const double SeamReach = 0.03;
+
     public static void MapSounds(this IEndpointRouteBuilder app)
     {
         var sound = app.MapGroup("/api/packs/{id:guid}/sound");
         sound.MapGet("", ViewAsync).WithName("viewSound");
         sound.MapGet("/source", ReadSourceAsync).WithName("readSoundSource");
         sound.MapPut("/steps", SetStepsAsync).WithName("setSoundSteps");
+        sound.MapPut("/loop", SetLoopAsync).WithName("setLoop");
         sound
             .MapPut("/source", RenewAsync)
             .WithName("renewSoundSource")
@@ -57,6 +61,7 @@ internal static class SoundEndpoints
             placement.Place.Title,
             under is null ? null : Side(under.Facts, overlay.Base.Read(at)!),
             yours is null ? null : Side(yours.Facts, bytes!),
+            row is not null,
             row?.LoopFrom,
             row?.LoopTo,
             RuleSentences.Of(overlay, placement, snapshot.Report.Findings),
@@ -119,6 +124,28 @@ internal static class SoundEndpoints
             snapshot => EditsOf(SoundShaping.Renew(snapshot.Tree, SeatAt(snapshot, at), given), at, 422, "The new source cannot be used"),
             cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
+    }
+
+    /// <summary>Writes the loop into the table beside the sound; its end moves a little to where the seam is heard least.</summary>
+    private static async Task<LoopSet> SetLoopAsync(Guid id, LoopRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var path = FileEndpoints.Parse(request.Path);
+        (int From, int To)? set = null;
+        var after = await desk.EditAsync(id, null, request.From is null ? $"No loop ({path})" : $"Loop ({path})", snapshot =>
+        {
+            var overlay = snapshot.NeedOverlay();
+            if (overlay.OfPack(path) is not { } placement) throw ProblemException.NoFile(request.Path);
+            if (request is { From: { } from, To: { } to })
+            {
+                if (SoundReader.Read(snapshot.Tree.Find(path)!.ReadAll()) is not { } sound || from < 0 || from >= to || to > sound.Frames)
+                    throw ProblemException.Unsound("A loop begins before it ends, and lies in the sound.");
+                set = request.IsExact ? (from, to) : LoopFinder.Near(sound, from, to, SeamReach);
+            }
+
+            return SoundSeat.WithLoop(overlay, placement, set)
+                ?? throw ProblemException.Unsound("What is played here has no loop, or its table cannot be read.");
+        }, cancel).ConfigureAwait(false);
+        return new LoopSet(after.Revision, set?.From, set?.To);
     }
 
     private static StepContext NoPictures { get; } = new(_ => null, () => null, () => null);

@@ -13,6 +13,7 @@ namespace Underlay.Server.Sounds;
 /// <param name="PlaceTitle">Its place for people.</param>
 /// <param name="Base">The base's; null where it has none.</param>
 /// <param name="Yours">The pack's; null where it has none.</param>
+/// <param name="MayLoop">Whether the host can play it in a loop.</param>
 /// <param name="LoopFrom">The loop's first frame; null for none.</param>
 /// <param name="LoopTo">The frame behind its last; null for none.</param>
 /// <param name="Rules">What the host wants of it.</param>
@@ -31,6 +32,7 @@ internal sealed record SoundView(
     string PlaceTitle,
     SoundSide? Base,
     SoundSide? Yours,
+    bool MayLoop,
     int? LoopFrom,
     int? LoopTo,
     IReadOnlyList<RuleSentence> Rules,
@@ -71,3 +73,13 @@ internal sealed record SoundSide(
     double? Loudness,
     IReadOnlyList<float> Lows,
     IReadOnlyList<float> Highs);
+
+/// <summary>Where a sound is to go round.</summary>
+/// <param name="Path">The sound.</param>
+/// <param name="From">The first frame; null for no loop.</param>
+/// <param name="To">The frame behind the last.</param>
+/// <param name="IsExact">Whether the end stays where it is, and is not moved to where the seam is heard least.</param>
+internal sealed record LoopRequest(string Path, int? From = null, int? To = null, bool IsExact = false);
+
+/// <summary>Where a sound goes round now.</summary>
+internal sealed record LoopSet(long Revision, int? From, int? To);

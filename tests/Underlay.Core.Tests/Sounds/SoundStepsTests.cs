@@ -175,6 +175,23 @@ public class SoundStepsTests
         Assert.Equal("saltbrook_surf,32000,48000,0", Row(tree));
     }
 
+    /// <summary>A loop that is drawn by hand ends where its seam is heard least, never far from where it was drawn.</summary>
+    [Fact]
+    public void A_loop_that_was_drawn_roughly_is_moved_to_where_it_goes_round_unheard() =>
+        Gen.Select(Gen.Int[2000, 9000], Gen.Int[12_000, 28_000]).Sample(
+            (from, to) =>
+            {
+                var tone = Tone();
+                var found = LoopFinder.Near(tone, from, to, 0.03);
+                Assert.Equal(from, found.From);
+                Assert.InRange(found.To, to - 960, to + 960);
+                Assert.Null(LoopSeam.Click(tone, found.From, found.To));
+                // A tone of 440 Hz goes round after whole waves.
+                var waves = (found.To - from) * 440.0 / 32000;
+                Assert.Equal(Math.Round(waves), waves, 0.02);
+            },
+            iter: 40);
+
     [Fact]
     public void Steps_of_pictures_do_not_run_on_sounds_nor_the_other_way_round()
     {

@@ -19,7 +19,7 @@ const keys = [
     ['x', 'Swap base and yours'],
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],
-    ['p, o, l', 'Play your sound, the base’s, the seam of a loop; again to stop'],
+    ['p, o, l, m', 'Play your sound, the base’s, the seam of a loop, the part that is marked; again to stop'],
     ['c', 'Light, dark or loud ground behind pictures'],
     ['Ctrl+S', 'Save what is typed in Define'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { PlayIcon, StopIcon } from '@heroicons/vue/24/outline'
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { baseUrl, fileUrl, type PackSummary, type SoundView } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
+import MarkedPart from './MarkedPart.vue'
 import RulesAside from './RulesAside.vue'
 import SoundSteps from './SoundSteps.vue'
 import { useListening, type Piece } from './useListening'
@@ -13,7 +14,10 @@ import WavePane from './WavePane.vue'
 const props = defineProps<{ pack: string; summary: PackSummary; sound: SoundView; steps: Steps }>()
 const listening = useListening()
 const { playing, at, problem } = listening
+/** The part of yours that is marked. Seconds. */
+const part = ref<{ from: number; to: number } | null>(null)
 watch(() => props.sound.path, listening.stop)
+watch([() => props.sound.path, () => props.sound.yours?.hash], () => (part.value = null))
 
 const sides = computed(() => ({ base: props.sound.base ?? null, yours: props.sound.yours ?? null }))
 const lengthOf = (side: 'base' | 'yours') => {
@@ -49,6 +53,10 @@ const pieces = computed(() => {
             key: 'o',
             piece: { url: url('base'), gain: evened.value },
         })
+    if (part.value) {
+        const { from, to } = part.value
+        list.push({ name: 'part', word: 'The part', key: 'm', piece: { url: url('yours'), part: { from, to } } })
+    }
     if (loop.value) {
         const { from, to } = loop.value
         const piece = { url: url(heard.value), loop: { from, to, start: Math.max(from, to - 1.5) } }
@@ -60,7 +68,7 @@ const press = (key: string) => {
     const found = pieces.value.find((one) => one.key === key)
     if (found) void listening.play(found.name, found.piece)
 }
-useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l') })
+useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () => press('m') })
 </script>
 
 <template>
@@ -93,8 +101,11 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l') })
                 :seconds="seconds"
                 label="Yours"
                 :loop="loop"
-                :at="playing === 'yours' || (playing === 'seam' && heard === 'yours') ? at : null"
+                :marked="part"
+                :at="playing === 'yours' || playing === 'part' || (playing === 'seam' && heard === 'yours') ? at : null"
+                @mark="part = $event"
             />
+            <MarkedPart v-if="sound.yours?.rate" v-model="part" :pack="pack" :sound="sound" :steps="steps" />
             <WavePane
                 v-if="sound.base"
                 :side="sound.base"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { SoundSide } from '@/api/client'
 
 /** The outline of a sound on a common scale of time, with its loop, and where it is played. */
@@ -11,7 +11,10 @@ const props = defineProps<{
     isBase?: boolean
     loop?: { from: number; to: number } | null
     at?: number | null
+    /** What is marked with the mouse. Seconds. */
+    marked?: { from: number; to: number } | null
 }>()
+const emit = defineEmits<{ mark: [span: { from: number; to: number } | null] }>()
 
 const own = computed(() => (props.side.rate ? props.side.frames / props.side.rate : 0))
 const width = computed(() => (own.value / props.seconds) * 1000)
@@ -22,6 +25,28 @@ const outline = computed(() => {
     return `M${highs.map(point).join('L')}L${lows.map(point).reverse().join('L')}Z`
 })
 const x = (seconds: number) => (seconds / props.seconds) * 1000
+const picture = ref<SVGSVGElement>()
+let began: number | null = null
+
+/** The moment at which the mouse points, within the sound. */
+function momentAt(event: PointerEvent) {
+    const { left, width: wide } = picture.value!.getBoundingClientRect()
+    return Math.max(0, Math.min(own.value, ((event.clientX - left) / wide) * props.seconds))
+}
+function press(event: PointerEvent) {
+    if (event.button !== 0) return
+    began = momentAt(event)
+    picture.value!.setPointerCapture(event.pointerId)
+    emit('mark', null)
+}
+function drag(event: PointerEvent) {
+    if (began === null) return
+    const now = momentAt(event)
+    // A press without a move marks nothing.
+    if (Math.abs(now - began) > props.seconds / 200)
+        emit('mark', { from: Math.min(began, now), to: Math.max(began, now) })
+}
+
 const facts = computed(() =>
     [
         `${own.value.toFixed(2)} s`,
@@ -42,12 +67,27 @@ const facts = computed(() =>
         <div class="border-line bg-paper mt-1 min-h-24 grow border" :class="isBase ? 'hatch' : ''">
             <svg
                 v-if="side.highs.length > 0"
+                ref="picture"
                 viewBox="0 0 1000 100"
                 preserveAspectRatio="none"
                 class="bg-paper h-full w-full"
                 role="img"
                 :aria-label="`${label}: ${facts.join(', ')}`"
+                @pointerdown="press"
+                @pointermove="drag"
+                @pointerup="began = null"
+                @pointercancel="began = null"
             >
+                <rect
+                    v-if="marked"
+                    :x="x(marked.from)"
+                    y="0"
+                    :width="x(marked.to) - x(marked.from)"
+                    height="100"
+                    class="fill-lake"
+                    fill-opacity="0.16"
+                    data-test="marked"
+                />
                 <rect
                     v-if="loop"
                     :x="x(loop.from)"

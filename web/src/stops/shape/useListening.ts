@@ -1,10 +1,12 @@
 import { onBeforeUnmount, ref } from 'vue'
 
-/** What is played: a sound from its start, or its loop round and round. */
+/** What is played: a sound from its start, a part of it, or its loop round and round. */
 export interface Piece {
     url: string
     /** Seconds; without it the sound is played once. */
     loop?: { from: number; to: number; start: number }
+    /** Seconds; only this is played. */
+    part?: { from: number; to: number }
     /** How much louder or softer, dB. */
     gain?: number
 }
@@ -51,13 +53,14 @@ export function useListening() {
         return buffer
     }
 
-    function start(on: AudioContext, buffer: AudioBuffer, name: string, { loop, gain = 0 }: Piece) {
+    function start(on: AudioContext, buffer: AudioBuffer, name: string, { loop, part, gain = 0 }: Piece) {
         const level = new GainNode(on, { gain: 10 ** (gain / 20) })
         const now = new AudioBufferSourceNode(on, { buffer, loop: !!loop })
         if (loop) [now.loopStart, now.loopEnd] = [loop.from, loop.to]
         now.connect(level).connect(on.destination)
-        const [began, from] = [on.currentTime, loop?.start ?? 0]
-        now.start(0, from)
+        const [began, from] = [on.currentTime, loop?.start ?? part?.from ?? 0]
+        if (part) now.start(0, from, part.to - from)
+        else now.start(0, from)
         now.onended = () => source === now && stop()
         source = now
         const follow = () => {
