@@ -153,7 +153,8 @@ internal static class SoundEndpoints
     private static SoundSeat SeatAt(PackSnapshot snapshot, PackPath path)
     {
         var overlay = snapshot.NeedOverlay();
-        return overlay.OfPack(path) is { } placement && SoundSeat.Of(overlay, placement) is { } seat
+        // Over a sound that only the base has, the first recording is an override.
+        return (overlay.OfPack(path) ?? overlay.OfBase(path)) is { } placement && SoundSeat.Of(overlay, placement) is { } seat
             ? seat
             : throw ProblemException.NoFile(path.Value);
     }

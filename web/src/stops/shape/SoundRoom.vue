@@ -115,7 +115,7 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () =
                 :loop="sound.yours ? null : loop"
                 :at="playing === 'base' || (playing === 'seam' && heard === 'base') ? at : null"
             />
-            <SoundSteps v-if="sound.yours" :sound="sound" :steps="steps" class="shrink-0" />
+            <SoundSteps :sound="sound" :steps="steps" class="shrink-0" />
         </div>
         <RulesAside :pack="pack" :picture="sound" />
     </div>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { SoundView } from '@/api/client'
 import { bytes } from '@/shared/words'
 import AddStep from './AddStep.vue'
+import RecordDialog from './RecordDialog.vue'
 import StepFields from './StepFields.vue'
 import StepTurns from './StepTurns.vue'
 import type { Steps } from './useSteps'
@@ -10,9 +11,10 @@ import type { Steps } from './useSteps'
 /** The steps of a sound as a line of plates, from the recording to what is in the pack. */
 const props = defineProps<{ sound: SoundView; steps: Steps }>()
 const input = ref<HTMLInputElement>()
+const isRecording = ref(false)
 
 const isBusy = computed(() => props.steps.isBusy.value)
-const yours = computed(() => props.sound.yours!)
+const yours = computed(() => props.sound.yours)
 const kindOf = (index: number) => props.sound.kinds.find((kind) => kind.do === props.steps.list.value[index]?.do)
 const says = (side: { rate: number; frames: number; channels: number }) =>
     side.rate
@@ -29,6 +31,10 @@ function choose(event: Event) {
     field.value = ''
     if (file) void props.steps.renew(file)
 }
+async function take(file: File) {
+    await props.steps.renew(file)
+    isRecording.value = false
+}
 </script>
 
 <template>
@@ -43,16 +49,29 @@ function choose(event: Event) {
         <ol class="flex flex-wrap items-stretch gap-2">
             <li class="border-line bg-paper rounded-card border px-3 py-1.5">
                 <strong class="block">Recording</strong>
-                <span class="text-faint text-small block">{{ says(sound.source ?? yours) }}</span>
-                <button type="button" class="word text-small" :disabled="isBusy" @click="input?.click()">
-                    New recording …
-                </button>
+                <span class="text-faint text-small block">{{
+                    yours ? says(sound.source ?? yours) : 'none of yours yet'
+                }}</span>
+                <span class="text-small flex gap-3">
+                    <button
+                        type="button"
+                        class="word"
+                        :disabled="isBusy"
+                        data-test="open-recorder"
+                        @click="isRecording = true"
+                    >
+                        Record …
+                    </button>
+                    <button type="button" class="word" :disabled="isBusy" @click="input?.click()">
+                        Choose a file …
+                    </button>
+                </span>
                 <input
                     ref="input"
                     type="file"
                     accept="audio/*,.opus,.flac,.aiff,.aif"
                     class="hidden"
-                    aria-label="New recording"
+                    aria-label="Choose a recording"
                     @change="choose"
                 />
             </li>
@@ -77,16 +96,17 @@ function choose(event: Event) {
                     />
                 </li>
             </template>
-            <template v-if="sound.source">
+            <template v-if="sound.source && yours">
                 <li class="self-center" aria-hidden="true">→</li>
                 <li class="border-ink bg-paper rounded-card border px-3 py-1.5" data-test="step-result">
                     <strong class="block">Result</strong>
                     <span class="text-faint text-small">{{ says(yours) }}, {{ bytes(yours.length) }}</span>
                 </li>
             </template>
-            <li class="self-center">
+            <li v-if="yours" class="self-center">
                 <AddStep :offers="sound.offers" :is-disabled="isBusy || sound.offers.length === 0" @add="steps.add" />
             </li>
         </ol>
+        <RecordDialog v-model="isRecording" :title="`Record ${sound.title}`" :is-busy="isBusy" @use="take" />
     </section>
 </template>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { watch } from 'vue'
+import UDialog from '@/shared/parts/UDialog.vue'
+import { useRecorder, type Take } from './useRecorder'
+
+/** Records takes of a sound, to hear them and use one. */
+const isOpen = defineModel<boolean>({ required: true })
+defineProps<{ title: string; isBusy: boolean }>()
+const emit = defineEmits<{ use: [file: File] }>()
+const recorder = useRecorder()
+const { state, level, counted, seconds, problem, takes } = recorder
+
+watch(isOpen, (open) => (open ? void recorder.open() : recorder.close()), { immediate: true })
+const toggle = () => (state.value === 'ready' ? recorder.start() : recorder.stop())
+/** The meter in decibels, from -60 to 0. */
+const meter = () => Math.max(0, Math.min(1, 1 + Math.log10(Math.max(level.value, 1e-6)) / 3))
+const says = (take: Take) =>
+    take.peak >= 0.999
+        ? 'too loud: it is cut off; step back or turn the microphone down'
+        : take.peak < 0.02
+          ? 'very soft: come nearer'
+          : ''
+</script>
+
+<template>
+    <UDialog v-model="isOpen" :title="title" is-wide>
+        <div class="flex flex-col gap-4">
+            <p v-if="problem" class="text-small" role="alert">
+                <span class="text-madder" aria-hidden="true">▼ </span>{{ problem }}
+                <button type="button" class="word ml-2" @click="recorder.open">Try again</button>
+            </p>
+            <template v-else>
+                <div class="flex items-center gap-4">
+                    <button
+                        type="button"
+                        class="press-main press w-40"
+                        :disabled="state === 'off' || state === 'asking'"
+                        data-test="record"
+                        @click="toggle"
+                    >
+                        {{ state === 'recording' ? 'Stop' : state === 'counting' ? 'Do not record' : 'Record' }}
+                    </button>
+                    <span class="font-mono" role="status" data-test="recorder-state">{{
+                        state === 'asking'
+                            ? 'Asking for the microphone …'
+                            : state === 'counting'
+                              ? `In ${counted} …`
+                              : state === 'recording'
+                                ? `${seconds.toFixed(1)} s`
+                                : takes.length === 0
+                                  ? 'After a count of three it begins.'
+                                  : ''
+                    }}</span>
+                </div>
+                <div
+                    class="border-line bg-paper h-3 border"
+                    role="meter"
+                    aria-label="How loud it is"
+                    aria-valuemin="0"
+                    aria-valuemax="100"
+                    :aria-valuenow="Math.round(meter() * 100)"
+                >
+                    <div
+                        class="h-full"
+                        :class="level >= 0.999 ? 'bg-madder' : level > 0.7 ? 'bg-saffron' : 'bg-malachite'"
+                        :style="{ width: `${meter() * 100}%` }"
+                    />
+                </div>
+            </template>
+            <ol v-if="takes.length > 0" class="flex flex-col gap-2" aria-label="Takes">
+                <li
+                    v-for="take in takes"
+                    :key="take.number"
+                    class="border-line flex flex-wrap items-center gap-3 border px-3 py-2"
+                    data-test="take"
+                >
+                    <strong>Take {{ take.number }}</strong>
+                    <span class="text-faint text-small font-mono">{{ take.seconds.toFixed(2) }} s</span>
+                    <audio :src="take.url" controls class="h-8 grow" :aria-label="`Take ${take.number}`" />
+                    <button
+                        type="button"
+                        class="press"
+                        :disabled="isBusy"
+                        :data-test="`use-take-${take.number}`"
+                        @click="emit('use', take.file)"
+                    >
+                        Use it
+                    </button>
+                    <button
+                        type="button"
+                        class="word text-small"
+                        :aria-label="`Throw take ${take.number} away`"
+                        @click="recorder.discard(take)"
+                    >
+                        Throw away
+                    </button>
+                    <span v-if="says(take)" class="text-small basis-full">
+                        <span class="text-saffron" aria-hidden="true">▮ </span>{{ says(take) }}
+                    </span>
+                </li>
+            </ol>
+            <p class="text-faint text-small">
+                The take that you use is kept in the pack as the recording; the others are gone when you leave this
+                sound.
+            </p>
+        </div>
+    </UDialog>
+</template>

@@ -1,0 +1,146 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { findings, newPack, tryPack } from './pages'
+
+/** Sounds in Shape: recorded from a microphone, shaped by steps, gone round in, heard, and right in the host. */
+
+test.use({
+    testIdAttribute: 'data-test',
+    permissions: ['microphone'],
+    launchOptions: {
+        executablePath: '/usr/bin/chromium',
+        args: [
+            '--no-sandbox',
+            '--disable-gpu',
+            '--use-fake-device-for-media-stream',
+            '--use-fake-ui-for-media-stream',
+            '--autoplay-policy=no-user-gesture-required',
+        ],
+    },
+})
+
+const wind = 'audio/ambience/moor_wind.wav'
+
+/** Listens to what the page plays. */
+const listen = () => {
+    const connect = AudioNode.prototype.connect as (this: AudioNode, to: AudioNode) => AudioNode
+    AudioNode.prototype.connect = function (this: AudioNode, to: AudioNode) {
+        if (to === this.context.destination) {
+            const heard = new AnalyserNode(this.context, { fftSize: 2048 })
+            connect.call(this, heard)
+            Object.assign(window, { heard })
+        }
+        return connect.call(this, to)
+    } as AudioNode['connect']
+}
+
+/** The highest sample that is played now. */
+const peak = () => {
+    const { heard } = window as unknown as { heard?: AnalyserNode }
+    if (!heard) return 0
+    const samples = new Float32Array(heard.fftSize)
+    heard.getFloatTimeDomainData(samples)
+    return samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)
+}
+
+/** Types where a part begins and ends. */
+async function mark(page: Page, from: string, to: string) {
+    for (const [end, value] of [
+        ['from', from],
+        ['to', to],
+    ]) {
+        const field = page.getByLabel(`Part ${end}, seconds`)
+        await field.fill(value!)
+        await field.press('Tab')
+    }
+}
+
+test('a sound is recorded, shaped, gone round in and right in the host', async ({ page }) => {
+    test.setTimeout(180_000)
+    await page.addInitScript(listen)
+    const id = await newPack(page, 'Recorded Wind')
+    await page.request.post(`/api/packs/${id}/bring`, { data: { paths: [wind] } })
+    await page.goto(`/packs/${id}/shape?path=${wind}`)
+
+    await page.getByTestId('open-recorder').click()
+    await page.getByTestId('record').click()
+    await expect(page.getByTestId('recorder-state')).toContainText(/^[3-9]\.\d s/, { timeout: 20_000 })
+    await page.getByTestId('record').click()
+    await expect(page.getByTestId('take')).toContainText('Take 1')
+    await page.getByTestId('use-take-1').click()
+    // What the place plays, whatever the microphone gave.
+    await expect(page.getByTestId('step-result')).toContainText(/3\.\d\d s, (32000|48000) Hz, mono/)
+
+    await page.getByTestId('add-step').click()
+    await page.getByRole('menuitem', { name: 'Make it 3.0 dB softer' }).click()
+    await expect(page.getByTestId('step')).toHaveCount(1)
+    await page.getByLabel('By: Make it 3.0 dB softer').fill('-1.5')
+    await page.getByLabel('By: Make it 3.0 dB softer').press('Tab')
+    await expect(page.getByTestId('step')).toContainText('Make it 1.5 dB softer')
+
+    await mark(page, '0.5', '2.5')
+    await page.getByTestId('loop-part').click()
+    await expect(page.getByText(/It goes round from frame \d+ to \d+\./)).toBeVisible()
+    await page.getByTestId('play-seam').click()
+    await expect(page.getByTestId('play-seam')).toHaveAttribute('aria-pressed', 'true')
+    await expect.poll(() => page.evaluate(peak), { timeout: 10_000 }).toBeGreaterThan(0.01)
+    await page.keyboard.press('l')
+    await expect(page.getByTestId('play-seam')).toHaveAttribute('aria-pressed', 'false')
+
+    // Cut to less, the loop that is left is cut with it; taken back, all is as it was.
+    await mark(page, '0.2', '3')
+    await page.getByTestId('keep-part').click()
+    await expect(page.getByTestId('step-result')).toContainText('2.80 s')
+    await page.getByRole('button', { name: /Take off Keep/ }).click()
+    await expect(page.getByTestId('step-result')).toContainText(/3\.\d\d s/)
+
+    expect((await findings(page, id)).blocker).toBe(0)
+    await page.goto(`/packs/${id}/prove`)
+    await tryPack(page, 'Kilnmoor')
+})
+
+test('a part is marked with the mouse and heard; a microphone that is refused is told of', async ({
+    page,
+    context,
+}) => {
+    await page.addInitScript(listen)
+    const id = await newPack(page, 'Marked Wind')
+    await page.request.post(`/api/packs/${id}/bring`, { data: { paths: [wind] } })
+    await page.goto(`/packs/${id}/shape?path=${wind}`)
+    const wave = page.getByRole('img', { name: /^Yours/ })
+    const box = (await wave.boundingBox())!
+    await page.mouse.move(box.x + box.width * 0.25, box.y + 20)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width * 0.5, box.y + 30, { steps: 4 })
+    await page.mouse.up()
+    await expect(page.getByTestId('marked')).toBeVisible()
+    await page.keyboard.press('m')
+    await expect(page.getByTestId('play-part')).toHaveAttribute('aria-pressed', 'true')
+    await expect.poll(() => page.evaluate(peak)).toBeGreaterThan(0.005)
+    // It ends by itself.
+    await expect(page.getByTestId('play-part')).toHaveAttribute('aria-pressed', 'false', { timeout: 10_000 })
+
+    await context.clearPermissions()
+    await page.evaluate(() => {
+        navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'))
+    })
+    await page.getByTestId('open-recorder').click()
+    await expect(page.getByRole('alert')).toContainText('does not let this page hear the microphone')
+})
+
+test('a recording that is dropped here runs through the steps that are there', async ({ page }) => {
+    const id = await newPack(page, 'Dropped Wind')
+    await page.request.post(`/api/packs/${id}/bring`, { data: { paths: [wind] } })
+    await page.goto(`/packs/${id}/shape?path=${wind}`)
+    await page.getByTestId('add-step').click()
+    await page.getByRole('menuitem', { name: 'Fade in over 20 and out over 20 ms' }).click()
+    await expect(page.getByTestId('step')).toHaveCount(1)
+    const tone = readFileSync('../tests/Underlay.Testing/Fuzzing/Samples/tone.flac')
+    await page
+        .getByLabel('Choose a recording')
+        .setInputFiles({ name: 'tone.flac', mimeType: 'audio/flac', buffer: tone })
+    await expect(page.getByText('tone.flac is the new source; its steps ran again.')).toBeVisible()
+    await expect(page.getByTestId('step-result')).toContainText('0.20 s')
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+    await expect(page.getByTestId('step-result')).toContainText(/[3-9]\.\d\d s/)
+})
