@@ -67,6 +67,10 @@ test('a sound is recorded, shaped, gone round in and right in the host', async (
     await expect(page.getByTestId('recorder-state')).toContainText(/^[3-9]\.\d s/, { timeout: 20_000 })
     await page.getByTestId('record').click()
     await expect(page.getByTestId('take')).toContainText('Take 1')
+    await expect(page.getByTestId('take').locator('audio')).toHaveJSProperty('error', null)
+    await expect
+        .poll(() => page.locator('audio').evaluate((take: HTMLAudioElement) => take.duration))
+        .toBeGreaterThan(2.9)
     await page.getByTestId('use-take-1').click()
     // What the place plays, whatever the microphone gave.
     await expect(page.getByTestId('step-result')).toContainText(/3\.\d\d s, (32000|48000) Hz, mono/)

@@ -9,7 +9,7 @@ namespace Underlay.Core.Offers;
 /// <param name="Step">The step.</param>
 public sealed record SoundOffer(string Title, SoundStep Step);
 
-/// <summary>Steps that are worth offering for a sound: first what would mend it or bring it near the base's, then what authors use.</summary>
+/// <summary>Steps that are worth offering for a sound: first what mends it or brings it near the base's.</summary>
 public static class SoundOffers
 {
     // So much silence is left, in front and behind.

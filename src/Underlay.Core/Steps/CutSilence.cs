@@ -39,7 +39,8 @@ public sealed record CutSilence(string Where, int KeepMs) : SoundStep
     public override StepKind Kind => Type;
 
     /// <inheritdoc/>
-    public override string Title => $"Cut the silence {Where switch { Front => "in front", Behind => "behind", _ => "in front and behind" }}";
+    public override string Title =>
+        $"Cut the silence {Where switch { Front => "in front", Behind => "behind", _ => "in front and behind" }}";
 
     /// <inheritdoc/>
     public override int FramesCut(Sound before) =>

@@ -24,7 +24,7 @@ public sealed record FadeSound(int InMs, int OutMs) : SoundStep
     /// <inheritdoc/>
     public override string Title => (InMs, OutMs) switch
     {
-        (> 0, 0) => $"Fade in over {InMs} ms",
+        ( > 0, 0) => $"Fade in over {InMs} ms",
         (0, > 0) => $"Fade out over {OutMs} ms",
         _ => $"Fade in over {InMs} and out over {OutMs} ms",
     };

@@ -28,7 +28,12 @@ internal static class FindingEndpoints
             "This is no longer found; the pack was changed meanwhile.")
         { Paths = [name.Path] };
 
-    private static async Task<FindingsView> ListAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
+    private static async Task<FindingsView> ListAsync(
+        Guid id,
+        PackDesk desk,
+        ListMemory lists,
+        CancellationToken cancel,
+        long? since = null)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var findings = snapshot.Report.Findings;

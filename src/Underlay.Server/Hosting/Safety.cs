@@ -23,8 +23,8 @@ internal static class Safety
             headers["Cross-Origin-Resource-Policy"] = "same-origin";
             headers.ContentSecurityPolicy =
                 $"default-src 'none'; script-src 'self' 'nonce-{nonce}'; style-src 'self' 'nonce-{nonce}'; style-src-attr "
-                    + $"'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action "
-                    + $"'none'; frame-ancestors 'none'";
+                    + $"'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' blob:; font-src 'self'; connect-src 'self'; "
+                    + $"base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
             if (!IsLoopback(context.Request.Host.Host))
                 throw new ProblemException(403, "foreign-host", "Underlay answers on this machine’s own address only.");
             // A page of another site may send requests here; its origin gives it away.

@@ -7,14 +7,17 @@ using Underlay.Core.Steps;
 
 namespace Underlay.Core.Tests.Sounds;
 
-/// <summary>Steps of sounds: what each does, and that the recording is kept, the steps run again and a loop stays where it is heard.</summary>
+/// <summary>
+/// Steps of sounds: what each does, and that the recording is kept, the steps run again and a loop stays where it is heard.
+/// </summary>
 public class SoundStepsTests
 {
     private static readonly PackPath Path = PackPath.Parse("audio/ambience/saltbrook_surf.wav");
 
     private static readonly Gen<SoundStep> AnyStep = Gen.OneOf<SoundStep>(
         Gen.Select(Gen.Int[0, 900], Gen.Int[1, 1500]).Select((from, length) => (SoundStep)new CutSound(from, from + length)),
-        Gen.Select(Gen.OneOfConst("front", "behind", "both"), Gen.Int[0, 200]).Select((where, keep) => (SoundStep)new CutSilence(where, keep)),
+        Gen.Select(Gen.OneOfConst("front", "behind", "both"), Gen.Int[0, 200])
+            .Select((where, keep) => (SoundStep)new CutSilence(where, keep)),
         Gen.Select(Gen.Int[0, 500], Gen.Int[0, 500]).Select((fadeIn, fadeOut) => (SoundStep)new FadeSound(fadeIn, fadeOut)),
         Gen.Int[-120, 60].Select(tenths => (SoundStep)new Louder(tenths / 10.0)),
         Gen.Int[-300, -100].Select(tenths => (SoundStep)new ToLoudness(tenths / 10.0)),

@@ -49,7 +49,9 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0.#} LU {(loudness > usual ? "louder" : "softer")} than ")
                     + (rule.Loudness is null ? "those of the base beside it" : "is asked for")
                     + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})."),
-                measure.TruePeak + usual - loudness <= rule.MostPeak ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1))) : null);
+                measure.TruePeak + usual - loudness <= rule.MostPeak
+                    ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1)))
+                    : null);
     }
 
     private Finding Advise(Overlay overlay, Placement placement, string what, string says, Fix? fix) =>

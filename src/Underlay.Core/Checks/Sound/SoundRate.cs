@@ -26,7 +26,9 @@ public sealed class SoundRate : RuleCheck<RatesRule>
             rule.Else,
             FormattableString.Invariant($"{string.Join(" or ", rule.Allowed)} Hz wanted, this has {header.Rate} Hz.")) with
         {
-            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat ? null : new ShapeSound(placement.Path, new ToRate(rate)),
+            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat
+                ? null
+                : new ShapeSound(placement.Path, new ToRate(rate)),
         };
     }
 }

@@ -23,9 +23,7 @@ const { data: list, error, isPending, refetch } = useEntries(() => props.id)
 const place = useQueryValue('place')
 const { words, isFoundOnly, has } = useNarrowing()
 const { data: findings } = useFindings(() => props.id)
-const byPath = computed(() =>
-    Map.groupBy(findings.value?.rows ?? [], (finding) => finding.name.path.split('#')[0]!),
-)
+const byPath = computed(() => Map.groupBy(findings.value?.rows ?? [], (finding) => finding.name.path.split('#')[0]!))
 const foundAt = (at: string) => byPath.value.get(at) ?? []
 const all = computed(() => list.value?.entries ?? [])
 /** The chosen column's; all where it has none. */

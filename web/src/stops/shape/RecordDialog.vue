@@ -99,10 +99,13 @@ const says = (take: Take) =>
                     </span>
                 </li>
             </ol>
-            <p class="text-faint text-small">
-                The take that you use is kept in the pack as the recording; the others are gone when you leave this
-                sound.
-            </p>
+            <div class="flex items-start gap-4">
+                <p class="text-faint text-small grow">
+                    The take that you use is kept in the pack as the recording; the others are gone when you leave this
+                    sound.
+                </p>
+                <button type="button" class="press" @click="isOpen = false">Close</button>
+            </div>
         </div>
     </UDialog>
 </template>

@@ -4,8 +4,7 @@ import type { SoundView } from '@/api/client'
 import { bytes } from '@/shared/words'
 import AddStep from './AddStep.vue'
 import RecordDialog from './RecordDialog.vue'
-import StepFields from './StepFields.vue'
-import StepTurns from './StepTurns.vue'
+import StepPlate from './StepPlate.vue'
 import type { Steps } from './useSteps'
 
 /** The steps of a sound as a line of plates, from the recording to what is in the pack. */
@@ -15,7 +14,6 @@ const isRecording = ref(false)
 
 const isBusy = computed(() => props.steps.isBusy.value)
 const yours = computed(() => props.sound.yours)
-const kindOf = (index: number) => props.sound.kinds.find((kind) => kind.do === props.steps.list.value[index]?.do)
 const says = (side: { rate: number; frames: number; channels: number }) =>
     side.rate
         ? [
@@ -78,17 +76,9 @@ async function take(file: File) {
             <template v-for="(plate, index) in sound.steps" :key="index">
                 <li class="self-center" aria-hidden="true">→</li>
                 <li class="border-line bg-paper rounded-card border px-3 py-1.5" data-test="step">
-                    <strong class="block max-w-64">{{ plate.title }}</strong>
-                    <StepFields
-                        v-if="kindOf(index)"
-                        :step="steps.list.value[index]!"
-                        :kind="kindOf(index)!"
-                        :title="plate.title"
-                        :is-busy="isBusy"
-                        @change="steps.change(index, $event)"
-                    />
-                    <StepTurns
+                    <StepPlate
                         :steps="steps"
+                        :kinds="sound.kinds"
                         :index="index"
                         :number="sound.steps.length"
                         :title="plate.title"

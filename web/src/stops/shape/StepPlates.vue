@@ -3,8 +3,7 @@ import { computed, ref } from 'vue'
 import { fileUrl, type PictureView } from '@/api/client'
 import { bytes, pixels } from '@/shared/words'
 import AddStep from './AddStep.vue'
-import StepTurns from './StepTurns.vue'
-import StepFields from './StepFields.vue'
+import StepPlate from './StepPlate.vue'
 import type { Steps } from './useSteps'
 
 /** The steps as a line of plates from source to result. */
@@ -16,7 +15,6 @@ const yours = computed(() => props.picture.yours!)
 const after = (index: number) =>
     `/api/packs/${props.pack}/picture/step?path=${encodeURIComponent(props.picture.path)}&after=${index}&of=${yours.value.hash}`
 
-const kindOf = (index: number) => props.picture.kinds.find((kind) => kind.do === props.steps.list.value[index]?.do)
 /** From a step on that is not known nothing runs, so nothing can be shown. */
 const knownUpTo = computed(() => {
     const at = props.picture.steps.findIndex((plate) => !plate.isKnown)
@@ -74,24 +72,14 @@ function choose(event: Event) {
                         alt=""
                         class="pixels size-11 object-contain"
                     />
-                    <span>
-                        <strong class="block max-w-64">{{ plate.title }}</strong>
-                        <StepFields
-                            v-if="kindOf(index)"
-                            :step="steps.list.value[index]!"
-                            :kind="kindOf(index)!"
-                            :title="plate.title"
-                            :is-busy="isBusy"
-                            @change="steps.change(index, $event)"
-                        />
-                        <StepTurns
-                            :steps="steps"
-                            :index="index"
-                            :number="picture.steps.length"
-                            :title="plate.title"
-                            :is-busy="isBusy"
-                        />
-                    </span>
+                    <StepPlate
+                        :steps="steps"
+                        :kinds="picture.kinds"
+                        :index="index"
+                        :number="picture.steps.length"
+                        :title="plate.title"
+                        :is-busy="isBusy"
+                    />
                 </li>
             </template>
             <template v-if="picture.steps.length > 0">

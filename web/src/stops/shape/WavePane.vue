@@ -59,18 +59,18 @@ const facts = computed(() =>
 </script>
 
 <template>
-    <figure class="flex min-h-0 grow flex-col">
+    <figure class="flex min-h-36 shrink-0 grow flex-col">
         <figcaption class="flex flex-wrap items-baseline gap-x-4">
             <span class="font-semibold">{{ label }}</span>
             <span v-if="side.rate" class="text-faint text-small font-mono">{{ facts.join(' · ') }}</span>
         </figcaption>
-        <div class="border-line bg-paper mt-1 min-h-24 grow border" :class="isBase ? 'hatch' : ''">
+        <div class="border-line bg-paper mt-1 min-h-0 grow border" :class="isBase ? 'hatch' : ''">
             <svg
                 v-if="side.highs.length > 0"
                 ref="picture"
                 viewBox="0 0 1000 100"
                 preserveAspectRatio="none"
-                class="bg-paper h-full w-full"
+                class="bg-paper block h-full w-full"
                 role="img"
                 :aria-label="`${label}: ${facts.join(', ')}`"
                 @pointerdown="press"
@@ -84,8 +84,9 @@ const facts = computed(() =>
                     y="0"
                     :width="x(marked.to) - x(marked.from)"
                     height="100"
-                    class="fill-lake"
-                    fill-opacity="0.16"
+                    class="fill-lake stroke-lake"
+                    fill-opacity="0.28"
+                    vector-effect="non-scaling-stroke"
                     data-test="marked"
                 />
                 <rect
