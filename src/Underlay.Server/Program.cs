@@ -109,6 +109,7 @@ app.MapBin();
 app.MapFiles();
 app.MapLedger();
 app.MapTray();
+app.MapSplits();
 app.MapFindings();
 app.MapFixes();
 app.MapPictures();

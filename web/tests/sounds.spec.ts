@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { findings, newPack, tryPack } from './pages'
+import { drop, findings, newPack, tryPack } from './pages'
 
 /** Sounds in Shape: recorded from a microphone, shaped by steps, gone round in, heard, and right in the host. */
 
@@ -147,4 +147,72 @@ test('a recording that is dropped here runs through the steps that are there', a
     await expect(page.getByTestId('step-result')).toContainText('0.20 s')
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
     await expect(page.getByTestId('step-result')).toContainText(/[3-9]\.\d\d s/)
+})
+
+/** Tones of different pitch with a second of silence between them, and a click after the second, as a WAV file. */
+function session(pitches: number[]): Buffer {
+    const rate = 16_000
+    const samples: number[] = []
+    const pause = (seconds: number) => samples.push(...new Array<number>(Math.round(seconds * rate)).fill(0))
+    const tone = (pitch: number, seconds: number, level: number) => {
+        const frames = Math.round(seconds * rate)
+        for (let i = 0; i < frames; i++)
+            samples.push(level * Math.min(1, i / 200, (frames - i) / 800) * Math.sin((2 * Math.PI * pitch * i) / rate))
+    }
+    pause(1)
+    pitches.forEach((pitch, index) => {
+        tone(pitch, 0.5 + index * 0.2, 0.4)
+        pause(1)
+        if (index === 1) {
+            tone(2000, 0.06, 0.3)
+            pause(1)
+        }
+    })
+    const wav = Buffer.alloc(44 + samples.length * 2)
+    wav.write('RIFF', 0)
+    wav.writeUInt32LE(36 + samples.length * 2, 4)
+    wav.write('WAVEfmt ', 8)
+    wav.writeUInt32LE(16, 16)
+    wav.writeUInt16LE(1, 20)
+    wav.writeUInt16LE(1, 22)
+    wav.writeUInt32LE(rate, 24)
+    wav.writeUInt32LE(rate * 2, 28)
+    wav.writeUInt16LE(2, 32)
+    wav.writeUInt16LE(16, 34)
+    wav.write('data', 36)
+    wav.writeUInt32LE(samples.length * 2, 40)
+    samples.forEach((sample, i) => wav.writeInt16LE(Math.round(sample * 32_767), 44 + i * 2))
+    return wav
+}
+
+test('one long recording becomes the sounds that were read out, each in its place and right in the host', async ({
+    page,
+}) => {
+    await page.addInitScript(listen)
+    const id = await newPack(page, 'Evening of Bells')
+    await drop(page, [{ name: 'evening take 2.wav', bytes: session([220, 330, 520, 700]) }])
+    await page.getByTestId('open-split').click()
+    await expect(page.getByTestId('part')).toHaveCount(5)
+    await expect(page.getByText('4 ticked')).toBeVisible()
+    await expect(page.getByTestId('part').nth(2)).toContainText('a cough?')
+    await page.getByLabel('Hear part 1').click()
+    await expect.poll(() => page.evaluate(peak)).toBeGreaterThan(0.05)
+
+    // Too few names are told of, and nothing is lost by it.
+    await page.getByTestId('names').fill('audio/bells/low_1')
+    await expect(page.getByRole('status').filter({ hasText: 'only 1 names given' })).toBeVisible()
+    await expect(page.getByTestId('split')).toBeDisabled()
+    await page.getByTestId('name-list').selectOption({ label: 'audio/bells, as in the base (6)' })
+    await expect(page.getByTestId('part').first()).toContainText('audio/bells/high_1')
+    await expect(page.getByText(/No part for audio\/bells\/mid_/)).toBeVisible()
+    await page.getByTestId('split').click()
+    await expect(page.getByText(/4 sounds in the tray\. The recording is kept in/)).toBeVisible()
+    await expect(page.getByTestId('open-split')).toHaveCount(4)
+
+    await page.getByTestId('place-sure').click()
+    await expect(page.getByText('4 files placed.')).toBeVisible()
+    // Recorded at 16000 Hz, they would be pitched: they are placed as the host plays them.
+    expect((await findings(page, id)).blocker).toBe(0)
+    await page.goto(`/packs/${id}/prove`)
+    await tryPack(page, 'Kilnmoor')
 })

@@ -20,6 +20,7 @@ const file = (path: string, targets: string[], more: Partial<TrayRow> = {}): Tra
     file: path,
     path: `.underlay/tray/${path}`,
     hash: path,
+    isSound: false,
     isPicture: true,
     size: null,
     length: 1,

@@ -59,7 +59,7 @@ public static class SoundShaping
         var (shaped, problem) = Run(source, steps);
         if (shaped is null) return new ShapingResult([], problem);
         // Without steps, a source that the place plays as it is goes in as it is, and nothing has to be kept of it.
-        if (steps.Count == 0 && IsPlayed(seat, source, shaped.Sound))
+        if (steps.Count == 0 && IsPlayed(seat, source))
             return new ShapingResult(
                 [
                     new TreeEdit.Write(seat.Path, source),
@@ -80,12 +80,15 @@ public static class SoundShaping
             null);
     }
 
-    private static bool IsPlayed(SoundSeat seat, byte[] source, Sound sound) =>
-        seat.Fit(sound) is { Format: var format } fit
-        && FileFormats.OfHead(source) == format
-        && format.Inspect(source).Problem is null
-        && fit.Rate == sound.Rate
-        && !fit.IsMono;
+    /// <summary>True where the place plays a file as it is: of its format, at a rate and with channels that it takes.</summary>
+    public static bool IsPlayed(SoundSeat seat, byte[] source)
+    {
+        var like = new Sound(1, [[]]);
+        var format = seat.Fit(like).Format;
+        if (FileFormats.OfHead(source) != format || format.Inspect(source) is not { Problem: null, Header: { } header }) return false;
+        var fit = seat.Fit(new Sound(header.Rate, [.. Enumerable.Repeat(Array.Empty<float>(), header.Channels)]));
+        return fit.Rate == header.Rate && !fit.IsMono;
+    }
 
     /// <summary>The row of the table with the loop at the same moments of the source as before.</summary>
     private static TreeEdit[] MoveLoop(FileTree tree, SoundSeat seat, Shaped now, byte[] bytes)

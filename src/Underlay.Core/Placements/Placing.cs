@@ -36,8 +36,8 @@ public static class Placing
         if (!insist && ContentClash.Find(profile, edition, file, to) is { } clash) return PlacingResult.Stays(clash);
         // A sound goes as it is where its place plays it so and no steps wait for it.
         var moved = SoundSeat.Of(profile, edition, to) is { } seat
-            && FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes)) is SoundFormat begins
-            && (begins != FileFormats.OfPath(to) || tree.Find(StepsFile.PathOf(to)) is not null)
+            && FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes)) is SoundFormat
+            && (tree.Find(StepsFile.PathOf(to)) is not null || !SoundShaping.IsPlayed(seat, file.ReadAll()))
             ? MoveSound(tree, file, seat, insist)
             : Move(tree, file, to, insist);
         if (moved.Problem is not null) return moved;

@@ -31,6 +31,7 @@ internal sealed record Candidate(
 /// <param name="File">Its path in the tray.</param>
 /// <param name="Path">Its path in the pack.</param>
 /// <param name="Hash">Of its bytes.</param>
+/// <param name="IsSound">Whether it is a recording, which can be heard and split.</param>
 /// <param name="Size">Of a picture that can be read, in pixels.</param>
 /// <param name="Length">Bytes.</param>
 /// <param name="IsFlawed">It is of no use wherever it is placed; the hint says why.</param>
@@ -45,6 +46,7 @@ internal sealed record TrayRow(
     string Path,
     string Hash,
     bool IsPicture,
+    bool IsSound,
     Size? Size,
     long Length,
     bool IsSure,
@@ -143,6 +145,7 @@ internal static class TrayEndpoints
         advice.File.Path.Value,
         PackSnapshot.HashOf(advice.File),
         SourceReader.FormatOf(advice.File.ReadStart(FileFormat.HeadBytes)) is not null,
+        FileFormats.OfHead(advice.File.ReadStart(FileFormat.HeadBytes)) is SoundFormat,
         advice.Size is { } size ? new Size(size.Width, size.Height) : null,
         advice.File.Length,
         advice.IsSure,

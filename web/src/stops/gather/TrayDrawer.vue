@@ -6,6 +6,7 @@ import { dropKey } from '@/frame/useTrayDrop'
 import { useRowFocus } from '@/shared/composables/useRowFocus'
 import { count } from '@/shared/words'
 import RefusedList from './RefusedList.vue'
+import SplitDialog from './SplitDialog.vue'
 import TrayNarrowing from './TrayNarrowing.vue'
 import TrayRowView from './TrayRowView.vue'
 import { useTray } from './useTray'
@@ -28,6 +29,9 @@ watch(
 )
 
 const choices = useTrayChoices(rows)
+/** The recording that is split; it stays while its dialog closes. */
+const splitFile = ref('')
+const isSplitting = ref(false)
 
 const { words, only, isNarrowed, shown, inView, ready } = useTrayNarrowing(choices)
 
@@ -171,6 +175,7 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                                     @place="(target, insist) => place(line.row, target, insist)"
                                     @name="(key, noun) => nameIt(line.row, key, noun)"
                                     @discard="discard([line.row.file])"
+                                    @split="((splitFile = line.row.file), (isSplitting = true))"
                                 />
                             </div>
                         </template>
@@ -182,5 +187,6 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                 </p>
             </div>
         </div>
+        <SplitDialog v-if="splitFile" v-model="isSplitting" :pack="id" :file="splitFile" />
     </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import { baseUrl, fileUrl, type NamedPlace, type PackSummary, type TrayRow } from '@/api/client'
-import { bytes, pixels } from '@/shared/words'
+import type { NamedPlace, PackSummary, TrayRow } from '@/api/client'
+import TrayPreview from './TrayPreview.vue'
 import TypedPath from './TypedPath.vue'
 import { named, ownPath, type Choice, type TrayChoices } from './useTrayChoices'
 
@@ -19,6 +19,7 @@ const emit = defineEmits<{
     place: [target: string, insist: boolean]
     name: [place: string, noun: string]
     discard: []
+    split: []
 }>()
 
 const choice = computed(() => props.choices.choiceOf(props.row))
@@ -33,17 +34,6 @@ const canPlace = computed(() => namedPlace.value !== undefined || target.value !
 const name = computed(() => props.row.file.slice(props.row.file.lastIndexOf('/') + 1))
 const folder = computed(() => props.row.file.slice(0, props.row.file.length - name.value.length))
 const twin = computed(() => props.choices.twinOf(props.row))
-/** What lies at the target already, base first. */
-const there = computed(() => {
-    const c = candidate.value
-    if (!c || !props.row.isPicture) return []
-    const { host, edition } = props.summary
-    return [
-        c.baseHash ? { of: 'the base’s', url: baseUrl(host, edition, c.target, c.baseHash) } : null,
-        c.yoursHash ? { of: 'yours now', url: fileUrl(props.pack, c.target, c.yoursHash) } : null,
-    ].filter((side) => side !== null)
-})
-
 // What opens has the focus. By keys the options are gone through one by one, and the field comes next anyway.
 const box = ref<HTMLElement>()
 const isByPointer = ref(false)
@@ -65,28 +55,7 @@ function press(insist = false) {
         class="border-line grid grid-cols-[218px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto] items-center gap-x-3 border-t py-2 pr-6 pl-6 max-[1100px]:grid-cols-[144px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1 max-[700px]:gap-y-2"
         data-test="tray-row"
     >
-        <!-- Yours and what it would lie over, at one size. -->
-        <div class="text-tiny flex gap-2 leading-4">
-            <figure class="shrink-0 text-center">
-                <img
-                    v-if="row.isPicture && !row.isFlawed"
-                    :src="fileUrl(pack, row.path, row.hash)"
-                    alt=""
-                    class="pixels size-[64px] object-contain"
-                    loading="lazy"
-                />
-                <span
-                    v-else
-                    class="text-faint border-line text-small flex size-[64px] items-center justify-center border font-mono"
-                    >{{ row.isFlawed ? '?' : '{ }' }}</span
-                >
-                <figcaption class="text-faint font-mono">{{ pixels(row.size) || bytes(row.length) }}</figcaption>
-            </figure>
-            <figure v-for="side in there" :key="side.of" class="shrink-0 text-center">
-                <img :src="side.url" alt="" class="pixels hatch size-[64px] object-contain" loading="lazy" />
-                <figcaption class="text-faint">{{ side.of }}</figcaption>
-            </figure>
-        </div>
+        <TrayPreview :pack="pack" :summary="summary" :row="row" :candidate="candidate" />
         <p class="min-w-0" :title="row.file">
             <span class="block truncate font-semibold">{{ name }}</span>
             <span class="text-faint text-tiny block truncate">{{ folder }}</span>
@@ -179,6 +148,17 @@ function press(insist = false) {
                 @click="press()"
             >
                 {{ namedPlace ? 'Use' : candidate?.yoursHash ? 'Replace' : 'Place' }}
+            </button>
+            <button
+                v-if="row.isSound && !row.isFlawed"
+                type="button"
+                class="word text-small"
+                :disabled="isBusy"
+                :aria-label="`Split ${name}`"
+                data-test="open-split"
+                @click="$emit('split')"
+            >
+                Split …
             </button>
             <button
                 type="button"

@@ -6,7 +6,7 @@ import { useKeys } from '@/shared/composables/useKeys'
 import MarkedPart from './MarkedPart.vue'
 import RulesAside from './RulesAside.vue'
 import SoundSteps from './SoundSteps.vue'
-import { useListening, type Piece } from './useListening'
+import { useListening, type Piece } from '@/shared/composables/useListening'
 import type { Steps } from './useSteps'
 import WavePane from './WavePane.vue'
 

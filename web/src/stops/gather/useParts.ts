@@ -1,0 +1,59 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { PartOfRecording, RecordingView } from '@/api/client'
+
+/** A part with what it is to be called; empty where no name is left for it. */
+export interface NamedPart extends PartOfRecording {
+    number: number
+    isTaken: boolean
+    name: string
+}
+
+/** The names of a text, one a line. */
+export const namesIn = (text: string) =>
+    text
+        .split('\n')
+        .map((line) => line.trim().replace(/\.(wav|opus|ogg|flac|mp3|aiff?)$/i, ''))
+        .filter((line) => line !== '')
+
+/** Gives names to the parts that are taken, in order; the parts keep what the author ticked. */
+export function named(parts: readonly PartOfRecording[], isTaken: readonly boolean[], names: readonly string[]) {
+    let next = 0
+    return parts.map((part, index): NamedPart => {
+        const taken = isTaken[index] ?? false
+        return { ...part, number: index + 1, isTaken: taken, name: taken ? (names[next++] ?? '') : '' }
+    })
+}
+
+/** What speaks against splitting so; nothing where it can be done. */
+export function problemOf(parts: readonly NamedPart[], names: readonly string[]): string {
+    const taken = parts.filter((part) => part.isTaken)
+    const twice = names.find((name, index) => names.indexOf(name) !== index)
+    if (taken.length === 0) return 'Tick the parts that you want.'
+    if (twice) return `“${twice}” stands twice among the names.`
+    if (names.length < taken.length)
+        return `${taken.length} parts are ticked and ${names.length === 0 ? 'no' : `only ${names.length}`} names given: name them, or untick what is no take.`
+    return ''
+}
+
+/** The parts of a recording, which of them are taken, and their names. */
+export function useParts(recording: Ref<RecordingView | undefined>) {
+    const text = ref('')
+    const taken = ref<boolean[]>([])
+    watch(
+        recording,
+        (now) => {
+            taken.value = now?.parts.map((part) => part.kind === 'take') ?? []
+        },
+        { immediate: true },
+    )
+    const names = computed(() => namesIn(text.value))
+    const parts = computed(() => named(recording.value?.parts ?? [], taken.value, names.value))
+    return {
+        text,
+        names,
+        parts,
+        problem: computed(() => problemOf(parts.value, names.value)),
+        left: computed(() => names.value.slice(parts.value.filter((part) => part.isTaken).length)),
+        tick: (index: number, isTaken: boolean) => (taken.value = taken.value.with(index, isTaken)),
+    }
+}

@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest'
+import { named, namesIn, problemOf } from '@/stops/gather/useParts'
+
+const part = (kind: string) => ({ from: 0, to: 1, kind, isDoubtful: false })
+const parts = [part('take'), part('noise'), part('take'), part('take')]
+
+describe('names of parts', () => {
+    it('are read a line each, without endings and empty lines', () =>
+        expect(namesIn(' audio/bells/low_1.wav\n\nlow_2 \r\nhigh.OPUS')).toEqual([
+            'audio/bells/low_1',
+            'low_2',
+            'high',
+        ]))
+
+    it('go to the parts that are taken, in order', () => {
+        const list = named(parts, [true, false, true, true], ['one', 'two', 'three'])
+        expect(list.map((p) => p.name)).toEqual(['one', '', 'two', 'three'])
+        expect(named(parts, [true, true, false, true], ['one', 'two']).map((p) => p.name)).toEqual([
+            'one',
+            'two',
+            '',
+            '',
+        ])
+    })
+
+    it('have to be there for all that are taken, and different', () => {
+        const all = [true, false, true, true]
+        expect(problemOf(named(parts, all, ['a', 'b', 'c']), ['a', 'b', 'c'])).toBe('')
+        expect(problemOf(named(parts, all, ['a', 'b', 'c', 'd']), ['a', 'b', 'c', 'd'])).toBe('')
+        expect(problemOf(named(parts, all, ['a', 'b']), ['a', 'b'])).toContain('only 2 names given')
+        expect(problemOf(named(parts, all, []), [])).toContain('no names given')
+        expect(problemOf(named(parts, all, ['a', 'b', 'a']), ['a', 'b', 'a'])).toContain('stands twice')
+        expect(problemOf(named(parts, [false, false, false, false], ['a']), ['a'])).toContain('Tick')
+    })
+})
