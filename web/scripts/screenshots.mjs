@@ -55,7 +55,27 @@ await take('define', `/packs/${tidepool}/define?path=wares/milk_pitcher/ware.jso
 await take('define-tower', `/packs/${tidepool}/define?path=entries/towers/quay.json`)
 await take('define-texts', `/packs/${tidepool}/define?view=texts`)
 await take('define-economy', `/packs/${tidepool}/define?view=economy&goods=all&good=wares:moor.water_jug`)
-await take('shape-sound', `/packs/${tidepool}/shape?path=audio/ambience/quay_water.wav`)
+const water = 'audio/ambience/quay_water.wav'
+await page.request.put(`${url}/api/packs/${tidepool}/sound/steps`, {
+    data: {
+        path: water,
+        steps: [
+            { do: 'cut', from_ms: 0, to_ms: 2400 },
+            { do: 'fade', in_ms: 40, out_ms: 60 },
+        ],
+    },
+})
+await page.request.put(`${url}/api/packs/${tidepool}/sound/loop`, { data: { path: water, from: 9600, to: 64000 } })
+await take('shape-sound', `/packs/${tidepool}/shape?path=${water}`, async () => {
+    for (const [end, value] of [
+        ['from', '0.9'],
+        ['to', '1.4'],
+    ]) {
+        await page.getByLabel(`Part ${end}, seconds`).fill(value)
+        await page.getByLabel(`Part ${end}, seconds`).press('Tab')
+    }
+})
+for (let changes = 0; changes < 2; changes++) await page.request.post(`${url}/api/packs/${tidepool}/undo`)
 await take('prove', `/packs/${tidepool}/prove`)
 await take('gather-wrenfield', `/packs/${plates}/gather`)
 await take('release', `/packs/${moorpaths}/release`)

@@ -38,8 +38,9 @@ public static class Splitter
     private const double AboveFloor = 12;
     private const double SoftestSound = -55;
 
-    // Against the middle of all parts.
+    // Against the middle of all parts; sounds of a session may differ much in length, so that a noise has to be short by itself too.
     private const double NoiseShorter = 0.4;
+    private const double LongestNoise = 0.35;
     private const double NoiseSofter = 14;
     private const double NearlyShorter = 0.55;
     private const double NearlySofter = 10;
@@ -64,7 +65,7 @@ public static class Splitter
         for (var i = 0; i < found.Count; i++)
         {
             var (shorter, softer) = (lengths[i] / usualLength, usualLevel - loudness[i]);
-            var isNoise = shorter < NoiseShorter || softer > NoiseSofter;
+            var isNoise = (shorter < NoiseShorter && lengths[i] * SpanSeconds < LongestNoise) || softer > NoiseSofter;
             var isNearlyNoise = shorter < NearlyShorter || softer > NearlySofter;
             parts.Add(
                 new Part(

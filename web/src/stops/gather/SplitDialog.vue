@@ -44,7 +44,7 @@ const hear = (part: NamedPart) =>
     play(`part ${part.number}`, { url: url.value, part: { from: seconds(part.from), to: seconds(part.to) } })
 const says = (part: NamedPart) =>
     [
-        part.kind === 'noise' ? 'short or soft: a cough?' : part.kind === 'repeated' ? 'done again after it' : '',
+        part.kind === 'noise' ? 'a cough?' : part.kind === 'repeated' ? 'done again after it' : '',
         part.isDoubtful ? 'worth hearing' : '',
     ]
         .filter(Boolean)
@@ -136,14 +136,20 @@ async function split() {
                                 aria-hidden="true"
                             />
                         </button>
-                        <span class="text-faint shrink-0 font-mono"
-                            >{{ seconds(part.from).toFixed(1) }} s, {{ seconds(part.to - part.from).toFixed(2) }} s
-                            long</span
-                        >
-                        <span class="min-w-0 truncate font-mono font-semibold" :title="part.name">{{ part.name }}</span>
-                        <span v-if="says(part)" class="ml-auto shrink-0">
-                            <span v-if="part.isDoubtful" class="text-saffron" aria-hidden="true">▮ </span
-                            >{{ says(part) }}
+                        <span class="min-w-0 grow">
+                            <span class="flex items-baseline gap-2">
+                                <span class="min-w-0 truncate font-mono font-semibold" :title="part.name">{{
+                                    part.name.slice(part.name.lastIndexOf('/') + 1)
+                                }}</span>
+                                <span class="text-faint ml-auto shrink-0 font-mono"
+                                    >at {{ seconds(part.from).toFixed(1) }} s,
+                                    {{ seconds(part.to - part.from).toFixed(2) }} s</span
+                                >
+                            </span>
+                            <span v-if="says(part)" class="block">
+                                <span v-if="part.isDoubtful" class="text-saffron" aria-hidden="true">▮ </span
+                                >{{ says(part) }}
+                            </span>
                         </span>
                     </li>
                 </ol>
