@@ -78,7 +78,7 @@ test('a ware is made of the base’s, renamed everywhere, and shown as it was ma
     expect((await release(page)).name).toBe('ebb_wares-1.0.0.kilnmoor')
 })
 
-test('a recording finds its place, is put right by its own words, and is heard', async ({ page }) => {
+test('a recording finds its place, becomes what the place plays, and is heard', async ({ page }) => {
     const id = await newPack(page, 'New Bells')
     await page
         .locator('[data-test="add-files"]')
@@ -90,9 +90,10 @@ test('a recording finds its place, is put right by its own words, and is heard',
     await expect(tray).toBeHidden()
 
     await page.goto(`/packs/${id}/shape?path=audio/bells/low_1.wav`)
-    await page.getByRole('button', { name: 'Save it anew as 16-bit WAV, 48000 Hz, mono' }).click()
-    await expect.poll(() => findings(page, id)).toMatchObject({ blocker: 0 })
+    // Its depth, rate and channels are not the host's: it was saved anew as it was placed, and is kept.
     await expect(page.getByText('48000 Hz · mono')).toBeVisible()
+    await expect(page.locator('[data-test="step-result"]')).toContainText('48000 Hz, mono')
+    expect(await findings(page, id)).toMatchObject({ blocker: 0 })
 
     await page.locator('[data-test="play-yours"]').click()
     await expect(page.locator('[data-test="play-yours"]')).toHaveAttribute('aria-pressed', 'true')

@@ -39,7 +39,7 @@ public static class SoundOffers
                     FormattableString.Invariant($"As loud as the base’s, {ofBase:0.0} LUFS"),
                     new ToLoudness(Math.Round(ofBase, 1))));
         if (loop is { From: > 0 } round && placement.Facts.Sound?.Header is { } header && round.To <= header.Frames)
-            Offer(new CrossFade(round.From, round.To, SeamMs));
+            Offer(new CrossFade(round.From, round.To, SeamMs, header.Rate));
         if (sound.Channels.Count > 1) Offer(new ToMono(ToMono.Both));
         offers.Add(new SoundOffer("Cut to a part of it …", new CutSound(0, (int)Math.Ceiling(sound.Seconds * 1000))));
         Offer(new FadeSound(FadeMs, FadeMs));

@@ -34,6 +34,10 @@ public static class LoopFinder
         return (from, best.To);
     }
 
+    /// <summary>How far the sound jumps from the end to the start, squared: in noise nothing is alike, and yet it must not click.</summary>
+    private static double Jump(Sound sound, int from, int to) =>
+        sound.Channels.Max(c => (c[from] - c[to - 1]) * (double)(c[from] - c[to - 1]));
+
     /// <summary>How far what lies around one frame is from what lies around another, as the mean of squares.</summary>
     private static double Difference(Sound sound, int one, int other, int half, int skip)
     {
@@ -47,6 +51,6 @@ public static class LoopFinder
                 count++;
             }
 
-        return count == 0 ? double.MaxValue : sum / count;
+        return count == 0 ? double.MaxValue : (sum / count) + Jump(sound, one, other);
     }
 }

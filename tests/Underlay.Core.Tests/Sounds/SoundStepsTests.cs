@@ -25,7 +25,7 @@ public class SoundStepsTests
         Gen.OneOfConst("both", "left", "right").Select(of => (SoundStep)new ToMono(of)),
         Gen.OneOfConst(22050, 32000, 44100, 48000).Select(rate => (SoundStep)new ToRate(rate)),
         Gen.Select(Gen.Int[0, 40_000], Gen.Int[1, 40_000], Gen.Int[1, 400])
-            .Select((from, length, over) => (SoundStep)new CrossFade(from, from + length, over)));
+            .Select((from, length, over) => (SoundStep)new CrossFade(from, from + length, over, 32000)));
 
     private static Sound Tone(int rate = 32000, double seconds = 1, int channels = 1, double silence = 0) =>
         new(
@@ -126,9 +126,29 @@ public class SoundStepsTests
     {
         var sound = Tone(seconds: 2).Map(s => [.. s.Select((v, i) => v + (0.3f * i / s.Length))]);
         Assert.NotNull(LoopSeam.Click(sound, 16000, 60000));
-        var faded = new CrossFade(16000, 60000, 50).Run(sound);
+        var faded = new CrossFade(16000, 60000, 50, 32000).Run(sound);
         Assert.Null(LoopSeam.Click(faded, 16000, 60000));
         Assert.Equal(sound.Channels[0][..58000], faded.Channels[0][..58000]);
+    }
+
+    /// <summary>The fix of a clicking loop, at whatever rate the recording was made, leaves a loop that does not click.</summary>
+    [Theory]
+    [InlineData(32000)]
+    [InlineData(44100)]
+    public void A_clicking_loop_is_mended(int recorded)
+    {
+        var ramp = Tone(recorded, 3).Map(s => [.. s.Select((v, i) => v + (0.3f * i / s.Length))]);
+        var rate = recorded == 44100 ? 48000 : recorded;
+        var tree = Pack(Wav(ramp), $"saltbrook_surf,{rate / 2},{rate * 2},0");
+        // A step first, so that the recording is kept at its own rate and fitted to the place.
+        tree = Do(tree, SoundShaping.Add(tree, Seat(tree) with { Loop = null }, new Louder(-1)));
+        var report = CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, tree);
+        var clicks = report.Findings.Single(f => f.Code.Value == "sound/loop-clicks");
+        var context = new Core.Fixes.FixContext("test", Repository.Kilnmoor, report.Edition, report.Overlay);
+        tree = tree.With(clicks.Fix!.Edit(tree, context));
+        Assert.DoesNotContain(
+            CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, tree).Findings,
+            f => f.Code.Value == "sound/loop-clicks");
     }
 
     [Fact]

@@ -1,9 +1,11 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Sounds;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -11,6 +13,8 @@ namespace Underlay.Core.Checks;
 /// <remarks>Host: does not mind. See docs/checks.md#soundloop-clicks.</remarks>
 public sealed class LoopClicks : Check
 {
+    private const int SeamMs = 60;
+
     /// <inheritdoc/>
     public override CheckCode Code => new("sound/loop-clicks");
 
@@ -38,7 +42,14 @@ public sealed class LoopClicks : Check
                             + FormattableString.Invariant($"{step * 100:0} % of full scale.")) with
                     {
                         Rule = rule,
+                        Fix = FixOf(sound, row, header.Rate),
                     };
                 }
     }
+
+    /// <summary>Where nothing lies before the loop, there is nothing to fade to.</summary>
+    private static ShapeSound? FixOf(Placement sound, SoundRow row, int rate) =>
+        row is { LoopFrom: { } from, LoopTo: { } to } && from >= rate / 100
+            ? new ShapeSound(sound.Path, new CrossFade(from, to, SeamMs, rate))
+            : null;
 }
