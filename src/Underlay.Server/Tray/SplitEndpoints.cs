@@ -81,7 +81,7 @@ internal static class SplitEndpoints
     private static async Task<SplitResult> SplitAsync(Guid id, SplitRequest request, PackDesk desk, CancellationToken cancel)
     {
         if (request.Parts.Count is 0 or > MostParts) throw ProblemException.Unsound("Say which parts to take, 2,000 at most.");
-        var paths = request.Parts.Select(p => TrayEndpoints.PathOf($"{p.Name}.wav")).ToList();
+        var paths = request.Parts.Select(p => TrayEndpoints.PathOf(p.Name + FileFormats.Wav.Endings[0])).ToList();
         if (paths.GroupBy(p => p).FirstOrDefault(g => g.Count() > 1) is { Key: var twice })
             throw ProblemException.Unsound($"Two parts are called {twice.FileName}; each needs a name of its own.");
         var kept = default(PackPath);
