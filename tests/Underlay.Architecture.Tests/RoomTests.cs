@@ -8,8 +8,8 @@ public partial class RoomTests
 {
     private static readonly string[] Rooms =
     [
-        "Names", "Packs", "Images", "Sounds", "Formats", "Entries", "Steps", "Hosts", "Codebooks", "BaseFiles", "Decisions", "Manifests", "Stacks",
-        "References", "Recipes", "Texts",
+        "Names", "Packs", "Images", "Sounds", "Formats", "Entries", "Steps", "Hosts", "Codebooks", "BaseFiles", "Decisions",
+        "Manifests", "Stacks", "References", "Recipes", "Texts",
         "Offers", "Packaging", "Placements", "Renames", "Fixes", "Findings", "Checks", "Mending",
     ];
 

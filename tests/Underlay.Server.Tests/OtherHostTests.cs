@@ -7,7 +7,11 @@ namespace Underlay.Server.Tests;
 /// <summary>The other host, whose manifest is TOML, whose pictures are tied by an index and whose versions are whole numbers.</summary>
 public class OtherHostTests(RunningServer server)
 {
-    private const string Contents = """<contents about="t"><chapter family="brac"><bird code="asbra"><plate src="plates/a.png" plumage="adult"/></bird></chapter></contents>""";
+    private const string Contents = """
+        <contents about="t"><chapter family="brac">
+        <bird code="asbra"><plate src="plates/a.png" plumage="adult"/></bird>
+        </chapter></contents>
+        """;
 
     private async Task<TestPack> NewGuideAsync() => await TestPack.BeginAsync(server.CreateClient(), "Shore Plates", "wrenfield", "2");
 

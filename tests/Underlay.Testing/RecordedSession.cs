@@ -59,8 +59,9 @@ public sealed record RecordedSession(Sound Sound, IReadOnlyList<Spoken> Spoken)
         for (var i = 0; i < tone.Length; i++)
         {
             var (t, sum) = ((double)i / Rate, 0.0);
+            var bent = t + (wobble * 0.0008 * Math.Sin(11 * t));
             for (var partial = 1; partial <= 9; partial++)
-                sum += Math.Pow(partial, -2 + bright) * Math.Sin(2 * Math.PI * pitch * partial * (t + (wobble * 0.0008 * Math.Sin(11 * t))));
+                sum += Math.Pow(partial, -2 + bright) * Math.Sin(2 * Math.PI * pitch * partial * bent);
             var swell = Math.Min(1, t / 0.02) * Math.Min(1, (seconds - t) / 0.15);
             tone[i] = (float)(level * 0.3 * swell * sum);
         }

@@ -22,7 +22,7 @@ public static class SoundShaping
     /// <param name="steps">In order.</param>
     public static (Shaped? Shaped, string? Problem) Run(byte[] source, IEnumerable<Step> steps)
     {
-        if (SoundReader.Read(source) is not { } sound) return (null, "it cannot be decoded: it is cut, damaged or too long");
+        if (SoundReader.Read(source) is not { } sound) return (null, SoundReader.CannotDecode);
         var cut = 0.0;
         foreach (var step in steps)
         {
@@ -61,13 +61,7 @@ public static class SoundShaping
         // Without steps, a source that the place plays as it is goes in as it is, and nothing has to be kept of it.
         if (steps.Count == 0 && IsPlayed(seat, source))
             return new ShapingResult(
-                [
-                    new TreeEdit.Write(seat.Path, source),
-                    .. new[] { ReservedFolder.SourceOf(seat.Path), StepsFile.PathOf(seat.Path) }
-                        .Where(p => tree.Find(p) is not null)
-                        .Select(p => new TreeEdit.Delete(p)),
-                    .. MoveLoop(tree, seat, shaped, source),
-                ],
+                [new TreeEdit.Write(seat.Path, source), .. Let(tree, seat, source), .. MoveLoop(tree, seat, shaped, source)],
                 null);
         var bytes = seat.Fit(shaped.Sound).Save(shaped.Sound);
         return new ShapingResult(
@@ -88,6 +82,15 @@ public static class SoundShaping
         if (FileFormats.OfHead(source) != format || format.Inspect(source) is not { Problem: null, Header: { } header }) return false;
         var fit = seat.Fit(new Sound(header.Rate, [.. Enumerable.Repeat(Array.Empty<float>(), header.Channels)]));
         return fit.Rate == header.Rate && !fit.IsMono;
+    }
+
+    /// <summary>The edits that let go of the steps, and of a kept source that is the file itself; another one is moved aside.</summary>
+    private static IEnumerable<TreeEdit> Let(FileTree tree, SoundSeat seat, byte[] source)
+    {
+        if (tree.Find(StepsFile.PathOf(seat.Path)) is { } steps) yield return new TreeEdit.Delete(steps.Path);
+        if (tree.Find(ReservedFolder.SourceOf(seat.Path)) is null) yield break;
+        foreach (var edit in KeptSource.Edits(tree, seat.Path, source)) yield return edit;
+        yield return new TreeEdit.Delete(ReservedFolder.SourceOf(seat.Path));
     }
 
     /// <summary>The row of the table with the loop at the same moments of the source as before.</summary>

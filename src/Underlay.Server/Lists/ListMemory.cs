@@ -23,8 +23,11 @@ internal sealed record ListAnswer<T>(long? Since, IReadOnlyList<T> Rows, IReadOn
 /// </summary>
 internal sealed class ListMemory : IDisposable
 {
-    // About a hundred bytes a row.
-    private const int MostRows = 1_000_000;
+    // A hundred to two hundred bytes a row.
+    private const int MostRows = 400_000;
+
+    // A page that asks later is sent the whole list.
+    private static readonly TimeSpan Kept = TimeSpan.FromMinutes(10);
 
     private readonly MemoryCache sent = new(new MemoryCacheOptions { SizeLimit = MostRows });
 
@@ -45,7 +48,7 @@ internal sealed class ListMemory : IDisposable
             if (!now.TryAdd(keys[i], HashOf(rows[i]))) return ListAnswer<T>.Whole(rows);
         }
 
-        sent.Set((pack, list, revision), now, new MemoryCacheEntryOptions { Size = rows.Count + 1 });
+        sent.Set((pack, list, revision), now, new MemoryCacheEntryOptions { Size = rows.Count + 1, SlidingExpiration = Kept });
         if (since is not { } known || !sent.TryGetValue<Dictionary<string, UInt128>>((pack, list, known), out var before))
             return ListAnswer<T>.Whole(rows);
         var others = Enumerable.Range(0, keys.Length)

@@ -129,7 +129,7 @@ internal static class SplitEndpoints
         ?? throw new ProblemException(
             422,
             "sound-unreadable",
-            $"{file.Path.FileName} cannot be decoded: it is cut, damaged or too long. It stays as it is.")
+            $"{file.Path.FileName} stays as it is: {SoundReader.CannotDecode}.")
         { Paths = [file.Path.Value] };
 
     private static string WordOf(PartKind kind) => kind switch

@@ -68,7 +68,8 @@ public class MakeSolidTests
 
     [Fact]
     public void Hidden_colours_never_show_whatever_the_ground() =>
-        Gen.Select(Gen.Int[1, 20], Gen.Int[1, 20], Gen.Byte, Gen.Byte, Gen.Byte, Gen.Byte.Array[20 * 20]).Sample((width, height, r, g, b, alphas) =>
+        Gen.Select(Gen.Int[1, 20], Gen.Int[1, 20], Gen.Byte, Gen.Byte, Gen.Byte, Gen.Byte.Array[20 * 20]).Sample(
+            (width, height, r, g, b, alphas) =>
         {
             RgbaPicture With(byte hidden)
             {
@@ -76,7 +77,8 @@ public class MakeSolidTests
                 for (var i = 0; i < width * height; i++)
                 {
                     var alpha = alphas[i] < 128 ? (byte)0 : alphas[i];
-                    ((byte[])[alpha == 0 ? hidden : r, alpha == 0 ? hidden : g, alpha == 0 ? hidden : b, alpha]).CopyTo(picture.Rgba, i * 4);
+                    byte[] pixel = alpha == 0 ? [hidden, hidden, hidden, 0] : [r, g, b, alpha];
+                    pixel.CopyTo(picture.Rgba, i * 4);
                 }
 
                 return picture;

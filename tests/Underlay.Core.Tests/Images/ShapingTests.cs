@@ -49,7 +49,8 @@ public class ShapingTests
 
     [Fact]
     public void Averages_stay_within_what_was_there_and_clear_pixels_do_not_bleed() =>
-        Gen.Select(Gen.Int[1, 20], Gen.Int[1, 20], Gen.Int[1, 30], Gen.Int[1, 30], Gen.Byte).Sample((width, height, toWidth, toHeight, red) =>
+        Gen.Select(Gen.Int[1, 20], Gen.Int[1, 20], Gen.Int[1, 30], Gen.Int[1, 30], Gen.Byte).Sample(
+            (width, height, toWidth, toHeight, red) =>
         {
             // Solid red beside clear green: no green may show in a pixel that is seen.
             var picture = RgbaPicture.Clear(new PixelSize(width, height));
@@ -63,7 +64,12 @@ public class ShapingTests
 
     [Fact]
     public void Fitting_always_gives_the_size_asked_for() =>
-        Gen.Select(AnyPicture, Gen.Int[1, 40], Gen.Int[1, 40], Gen.OneOfConst(FitMode.Stretch, FitMode.Inside, FitMode.Fill), Gen.Bool).Sample((picture, width, height, mode, exact) =>
+        Gen.Select(
+            AnyPicture,
+            Gen.Int[1, 40],
+            Gen.Int[1, 40],
+            Gen.OneOfConst(FitMode.Stretch, FitMode.Inside, FitMode.Fill),
+            Gen.Bool).Sample((picture, width, height, mode, exact) =>
             Assert.Equal(new PixelSize(width, height), new FitToSize(new PixelSize(width, height), mode, exact).Run(picture).Size));
 
     [Fact]
@@ -192,7 +198,10 @@ public class ShapingTests
         Gen.Select(AnyPicture, Gen.Int[1, 30], Gen.Int[1, 30], Gen.Int[0, 2], Gen.Bool).Sample((picture, width, height, mode, exact) =>
         {
             foreach (
-                var step in (PictureStep[])[new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3)])
+                var step in (PictureStep[])
+                [
+                    new FitToSize(new PixelSize(width, height), (FitMode)mode, exact), new ClearBorder(), new Enlarge(3),
+                ])
                 Assert.Equal(step.SizeAfter(picture.Size), step.Run(picture).Size);
         });
 

@@ -1,4 +1,5 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Formats;
 using Underlay.Core.Placements;
 using Underlay.Demo;
 
@@ -79,6 +80,6 @@ public class SoundPlacingTests
             pack.Tree,
             PackPath.Parse(".underlay/tray/low 1.flac"),
             PackPath.Parse("audio/bells/low_1.wav"));
-        Assert.Equal("it cannot be decoded: it is cut, damaged or too long.", placed.Problem);
+        Assert.Equal($"{SoundReader.CannotDecode}.", placed.Problem);
     }
 }

@@ -184,6 +184,19 @@ public class SoundStepsTests
         Assert.NotNull(SoundShaping.Renew(tree, Seat(tree), [1, 2, 3]).Problem);
     }
 
+    /// <summary>An earlier recording is the author's work: one that the place plays as it is takes its place, not its bytes.</summary>
+    [Fact]
+    public void An_earlier_recording_is_kept_whatever_comes_after_it()
+    {
+        var (first, second) = (Wav(Tone(44100)), Wav(Tone(48000, 2)));
+        var tree = Pack(Wav(Tone()));
+        tree = Do(tree, SoundShaping.Renew(tree, Seat(tree), first));
+        tree = Do(tree, SoundShaping.Renew(tree, Seat(tree), second));
+        Assert.Equal(second, tree.Find(Path)!.ReadAll());
+        Assert.Null(tree.Find(StepsFile.PathOf(Path)));
+        Assert.Equal(first, Assert.Single(tree.Files, f => ReservedFolder.Holds(f.Path)).ReadAll());
+    }
+
     /// <summary>Whatever steps cut or resample, a loop goes round between the same moments of the recording.</summary>
     [Fact]
     public void A_loop_stays_where_it_is_heard()

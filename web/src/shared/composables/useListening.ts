@@ -11,7 +11,10 @@ export interface Piece {
     gain?: number
 }
 
-/** Plays one piece at a time and says where it is; nothing is played unasked. */
+// Wherever it was pressed, one sound is heard at a time.
+let silence: (() => void) | null = null
+
+/** Plays one piece at a time, in all of the page, and says where it is; nothing is played unasked. */
 export function useListening() {
     const playing = ref<string | null>(null)
     /** Seconds into the sound. */
@@ -33,6 +36,8 @@ export function useListening() {
         const isOn = playing.value === name
         stop()
         if (isOn) return
+        if (silence !== stop) silence?.()
+        silence = stop
         playing.value = name
         problem.value = ''
         try {

@@ -31,7 +31,10 @@ export function problemOf(parts: readonly NamedPart[], names: readonly string[])
     if (taken.length === 0) return 'Tick the parts that you want.'
     if (twice) return `“${twice}” stands twice among the names.`
     if (names.length < taken.length)
-        return `${taken.length} parts are ticked and ${names.length === 0 ? 'no' : `only ${names.length}`} names given: name them, or untick what is no take.`
+        return (
+            `${taken.length} parts are ticked and ${names.length === 0 ? 'no' : `only ${names.length}`} names given: ` +
+            'name them, or untick what is no take.'
+        )
     return ''
 }
 

@@ -31,24 +31,31 @@ export function useRecorder() {
     let blocks: Float32Array[] = []
     let peak = 0
     let made = 0
+    let turn = 0
 
     /** Asks for the microphone and shows how loud it is; nothing is kept yet. */
     async function open() {
         if (state.value !== 'off') return
         state.value = 'asking'
         problem.value = ''
+        const mine = ++turn
         try {
             // As it is heard: what helps speech on the telephone spoils recordings.
-            stream = await navigator.mediaDevices.getUserMedia({
+            const given = await navigator.mediaDevices.getUserMedia({
                 audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false, channelCount: 1 },
             })
+            // Closed while the browser asked: the microphone is let go of at once.
+            if (turn !== mine) return given.getTracks().forEach((track) => track.stop())
+            stream = given
             context = new AudioContext()
             await context.audioWorklet.addModule('/capture.js')
+            if (turn !== mine) return
             const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 })
             capture.port.onmessage = ({ data }) => hear(data as Float32Array)
             context.createMediaStreamSource(stream).connect(capture)
             state.value = 'ready'
         } catch (error) {
+            if (turn !== mine) return
             close()
             problem.value =
                 error instanceof DOMException && error.name === 'NotAllowedError'
@@ -101,6 +108,7 @@ export function useRecorder() {
 
     /** Lets go of the microphone; the takes stay. */
     function close() {
+        turn++
         stop()
         stream?.getTracks().forEach((track) => track.stop())
         void context?.close()
