@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
 import type { StepKindView } from '@/api/client'
 import ColourField from '@/shared/parts/ColourField.vue'
 import type { Step } from './useSteps'
@@ -7,7 +8,19 @@ import type { Step } from './useSteps'
 const props = defineProps<{ step: Step; kind: StepKindView; title: string; isBusy: boolean }>()
 const emit = defineEmits<{ change: [step: Step] }>()
 
-const put = (name: string, value: unknown) => emit('change', { ...props.step, [name]: value })
+/** What was set and is under way: it stands in its field until it is made or refused, also while there is no network. */
+const underWay = ref<Step | null>(null)
+const shown = computed(() => underWay.value ?? props.step)
+watch(
+    () => props.isBusy,
+    (busy) => {
+        if (!busy) underWay.value = null
+    },
+)
+function put(name: string, value: unknown) {
+    underWay.value = { ...props.step, [name]: value }
+    emit('change', underWay.value)
+}
 function putNumber(name: string, event: Event) {
     const field = event.target as HTMLInputElement
     if (field.checkValidity() && field.value !== '') put(name, Number(field.value))
@@ -24,7 +37,7 @@ function putColour(name: string, colour: string) {
             <select
                 v-if="field.input === 'choice'"
                 class="text-small bg-paper border-line border"
-                :value="step[field.name]"
+                :value="shown[field.name]"
                 :disabled="isBusy"
                 :aria-label="`${field.title}: ${title}`"
                 @change="put(field.name, ($event.target as HTMLSelectElement).value)"
@@ -36,7 +49,7 @@ function putColour(name: string, colour: string) {
             <label v-else-if="field.input === 'flag'" class="flex items-center gap-1">
                 <input
                     type="checkbox"
-                    :checked="step[field.name] === true"
+                    :checked="shown[field.name] === true"
                     :disabled="isBusy"
                     @change="put(field.name, ($event.target as HTMLInputElement).checked)"
                 />{{ field.title.toLowerCase() }}
@@ -52,7 +65,7 @@ function putColour(name: string, colour: string) {
                     :step="field.input === 'tenths' ? 0.1 : 1"
                     :min="field.least"
                     :max="field.most"
-                    :value="step[field.name]"
+                    :value="shown[field.name]"
                     :disabled="isBusy"
                     :aria-label="`${field.title}: ${title}`"
                     required
@@ -62,7 +75,7 @@ function putColour(name: string, colour: string) {
             </label>
             <ColourField
                 v-else
-                :model-value="String(step[field.name] ?? '')"
+                :model-value="String(shown[field.name] ?? '')"
                 :label="`${field.title}: ${title}`"
                 @update:model-value="putColour(field.name, $event)"
             />
