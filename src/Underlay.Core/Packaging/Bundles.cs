@@ -24,20 +24,16 @@ public static class Bundles
             .Where(f => IsBelow(f.Path, rule))
             .OrderBy(f => order.GetValueOrDefault(f.Path.Value, int.MaxValue))
             .ThenBy(f => f.Path);
-        var bundles = new Dictionary<string, byte[]>(StringComparer.Ordinal);
+        var bundles = new Dictionary<PackPath, TreeFile>();
         foreach (var part in inside.Chunk(rule.Most))
         {
-            var tar = TarWriter.Write(part.Select(f => (f.Path.Value, f.ReadAll())));
-            bundles[$"{rule.Folder}/{ContentHash.Of(tar).Hex[..NameDigits]}.tar"] = tar;
+            var content = new Bundle(part);
+            var path = PackPath.Parse($"{rule.Folder}/{content.Hash.Hex[..NameDigits]}.tar");
+            bundles[path] = new TreeFile(path, content.Length, content);
         }
 
         var rest = files.Where(f => !IsBelow(f.Path, rule)).Select(f => f.Path == profile.Manifest.Path ? List(f, rule, bundles) : f);
-        return
-        [
-            .. rest
-                .Concat(bundles.Select(f => new TreeFile(PackPath.Parse(f.Key), f.Value.Length, FileContent.Of(f.Value))))
-                .OrderBy(f => f.Path),
-        ];
+        return [.. rest.Concat(bundles.Values).OrderBy(f => f.Path)];
     }
 
     /// <summary>The pack as its author has it: files out of the archives that the manifest lists, and a manifest that lists none.</summary>
@@ -75,13 +71,13 @@ public static class Bundles
         return order;
     }
 
-    private static TreeFile List(TreeFile manifest, BundleRule rule, Dictionary<string, byte[]> bundles)
+    private static TreeFile List(TreeFile manifest, BundleRule rule, Dictionary<PackPath, TreeFile> bundles)
     {
         var text = new StringBuilder(WithoutTable(Encoding.UTF8.GetString(manifest.ReadAll()), rule).TrimEnd('\n')).Append('\n');
-        foreach (var (file, bytes) in bundles)
+        foreach (var (file, bundle) in bundles)
             text.Append(
                 System.Globalization.CultureInfo.InvariantCulture,
-                $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{ContentHash.Of(bytes).Hex}\"\n");
+                $"\n[[{rule.Table}]]\nfile = \"{file}\"\nsha256 = \"{bundle.Hash}\"\n");
         var written = Encoding.UTF8.GetBytes(text.ToString());
         return new TreeFile(manifest.Path, written.Length, FileContent.Of(written));
     }
@@ -123,6 +119,31 @@ public static class Bundles
         {
             return "it is no TAR archive";
         }
+    }
+
+    /// <summary>An archive of files: made once for its name, and again when it is written, so that one at a time is in memory.</summary>
+    private sealed class Bundle : FileContent
+    {
+        private readonly TreeFile[] files;
+
+        public Bundle(TreeFile[] files)
+        {
+            this.files = files;
+            var tar = Make();
+            (Length, Hash) = (tar.Length, ContentHash.Of(tar));
+        }
+
+        public long Length { get; }
+
+        public ContentHash Hash { get; }
+
+        protected override ContentHash? KnownHash => Hash;
+
+        protected internal override ReadOnlyMemory<byte>? FindMemory() => Make();
+
+        public override void Read(Span<byte> to) => Make().AsSpan(0, to.Length).CopyTo(to);
+
+        private byte[] Make() => TarWriter.Write(files.Select(f => (f.Path.Value, f.ReadAll())));
     }
 
     private static ArchiveProblem Damaged(BundleRule rule, PackPath path, string says) =>

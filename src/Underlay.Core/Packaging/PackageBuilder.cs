@@ -18,6 +18,9 @@ public sealed record BuiltPackage(string Sha256, long Length);
 /// <summary>Builds the package that a host wants: the same files give the same bytes, whatever their order and times.</summary>
 public static class PackageBuilder
 {
+    /// <summary>Bytes of files that are read and not yet written; one file may have more.</summary>
+    private const long MostWaiting = 32 << 20;
+
     /// <summary>
     /// Decides what goes into a package: the manifest and all that the host reads in one of the editions that it declares.
     /// </summary>
@@ -65,15 +68,19 @@ public static class PackageBuilder
         // Packed on all cores, written in order; the window bounds what is in memory.
         var window = new Queue<Task<PackedEntry>>();
         var next = 0;
+        var waiting = 0L;
         for (var done = 0; done < files.Count; done++)
         {
-            while (next < files.Count && window.Count < Environment.ProcessorCount * 4)
+            while (next < files.Count && window.Count < Environment.ProcessorCount * 4 && (window.Count == 0 || waiting < MostWaiting))
             {
                 var file = files[next++];
-                window.Enqueue(Task.Run(() => ZipWriter.Pack(file.Path, file.ReadAll(), profile.Package.MethodOf(file.Path)), cancel));
+                waiting += file.Length;
+                window.Enqueue(Task.Run(() => ZipWriter.Pack(file.Path, file.Lend(), profile.Package.MethodOf(file.Path)), cancel));
             }
 
-            zip.Write(window.Dequeue().GetAwaiter().GetResult());
+            var packed = window.Dequeue().GetAwaiter().GetResult();
+            waiting -= packed.Length;
+            zip.Write(packed);
             if (done % 50 == 0) progress?.Report(done);
         }
 

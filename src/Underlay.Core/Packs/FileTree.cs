@@ -13,6 +13,9 @@ public abstract class FileContent
     /// <summary>The hash, where it is known without reading.</summary>
     protected virtual ContentHash? KnownHash => null;
 
+    /// <summary>The bytes as memory, where that takes no buffer to read them into; null where it does.</summary>
+    protected internal virtual ReadOnlyMemory<byte>? FindMemory() => null;
+
     /// <summary>What was once learned from the bytes and kept; null where nothing is.</summary>
     /// <param name="key">What it is, and in which layout.</param>
     public virtual byte[]? FindLearned(string key) => null;
@@ -26,13 +29,15 @@ public abstract class FileContent
     private object? hash;
 
     /// <summary>The hash of the bytes, learned once.</summary>
-    internal ContentHash HashOf(TreeFile file) => (ContentHash)(hash ??= KnownHash ?? ContentHash.Of(file.ReadAll()));
+    internal ContentHash HashOf(TreeFile file) => (ContentHash)(hash ??= KnownHash ?? ContentHash.Of(file.Lend().Span));
 
     /// <summary>Bytes held in memory.</summary>
     public static FileContent Of(ReadOnlyMemory<byte> bytes) => new InMemory(bytes);
 
     private sealed class InMemory(ReadOnlyMemory<byte> bytes) : FileContent
     {
+        protected internal override ReadOnlyMemory<byte>? FindMemory() => bytes;
+
         public override void Read(Span<byte> to) => bytes.Span[..to.Length].CopyTo(to);
     }
 }
@@ -49,6 +54,10 @@ public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
     /// <summary>Reads all bytes.</summary>
     /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
     public byte[] ReadAll() => ReadStart(Length);
+
+    /// <summary>All bytes, without a copy where they are at hand. Not to be kept longer than what they came in with.</summary>
+    /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
+    public ReadOnlyMemory<byte> Lend() => Content.FindMemory() ?? ReadAll();
 
     /// <summary>Reads the first bytes, fewer where the file is shorter.</summary>
     public byte[] ReadStart(long most)

@@ -8,7 +8,6 @@ public abstract record TreeEdit
     }
 
     /// <summary>The paths that it changes, as they were or become.</summary>
-    /// <summary>The paths that it changes.</summary>
     public abstract IEnumerable<PackPath> Touches { get; }
 
     internal abstract void ApplyTo(FileTree.Draft files);

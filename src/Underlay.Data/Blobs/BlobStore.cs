@@ -7,12 +7,9 @@ namespace Underlay.Data.Blobs;
 
 /// <summary>Bytes that are to be kept.</summary>
 /// <param name="Hash">Their SHA-256.</param>
-/// <param name="Bytes">The bytes.</param>
-public sealed record NewBlob(ContentHash Hash, ReadOnlyMemory<byte> Bytes)
-{
-    /// <summary>Hashes the bytes.</summary>
-    public static NewBlob Of(ReadOnlyMemory<byte> bytes) => new(ContentHash.Of(bytes.Span), bytes);
-}
+/// <param name="Length">How many.</param>
+/// <param name="Read">Gives the bytes, when they are sent.</param>
+public sealed record NewBlob(ContentHash Hash, long Length, Func<ReadOnlyMemory<byte>> Read);
 
 /// <summary>Reads and writes blobs.</summary>
 public static class BlobStore
@@ -39,7 +36,7 @@ public static class BlobStore
                 connection))
         {
             insert.Parameters.AddWithValue("hashes", wanted.Select(b => b.Hash.Hex).ToArray());
-            insert.Parameters.AddWithValue("lengths", wanted.Select(b => (long)b.Bytes.Length).ToArray());
+            insert.Parameters.AddWithValue("lengths", wanted.Select(b => b.Length).ToArray());
             await using var reader = await insert.ExecuteReaderAsync(cancel).ConfigureAwait(false);
             while (await reader.ReadAsync(cancel).ConfigureAwait(false)) added.Add(reader.GetString(0));
         }
@@ -50,13 +47,14 @@ public static class BlobStore
             cancel).ConfigureAwait(false);
         foreach (var blob in wanted.Where(b => added.Contains(b.Hash.Hex)))
         {
-            for (int at = 0, number = 0; at < blob.Bytes.Length; at += BlobChunk.Size, number++)
+            var bytes = blob.Read();
+            for (int at = 0, number = 0; at < bytes.Length; at += BlobChunk.Size, number++)
             {
                 await copy.StartRowAsync(cancel).ConfigureAwait(false);
                 await copy.WriteAsync(blob.Hash.Hex, NpgsqlDbType.Text, cancel).ConfigureAwait(false);
                 await copy.WriteAsync(number, NpgsqlDbType.Integer, cancel).ConfigureAwait(false);
                 await copy.WriteAsync(
-                    blob.Bytes.Slice(at, Math.Min(BlobChunk.Size, blob.Bytes.Length - at)),
+                    bytes.Slice(at, Math.Min(BlobChunk.Size, bytes.Length - at)),
                     NpgsqlDbType.Bytea,
                     cancel).ConfigureAwait(false);
             }
@@ -93,9 +91,7 @@ public static class BlobStore
     public static void Read(NpgsqlDataSource source, ContentHash hash, Span<byte> to)
     {
         if (to.IsEmpty) return;
-        using var command = source.CreateCommand("SELECT bytes FROM blob_chunks WHERE hash = $1 AND number < $2 ORDER BY number");
-        command.Parameters.Add(new NpgsqlParameter<string> { TypedValue = hash.Hex });
-        command.Parameters.Add(new NpgsqlParameter<int> { TypedValue = (to.Length + BlobChunk.Size - 1) / BlobChunk.Size });
+        using var command = Chunks(source, hash, (to.Length + BlobChunk.Size - 1) / BlobChunk.Size);
         using var reader = command.ExecuteReader();
         var at = 0;
         while (reader.Read())
@@ -107,5 +103,22 @@ public static class BlobStore
         }
 
         if (at < to.Length) throw new EndOfStreamException($"The blob {hash} has {at} bytes, {to.Length} were wanted.");
+    }
+
+    /// <summary>Writes a blob's bytes, a piece at a time.</summary>
+    public static async Task CopyAsync(NpgsqlDataSource source, ContentHash hash, Stream to, CancellationToken cancel)
+    {
+        await using var command = Chunks(source, hash, int.MaxValue);
+        await using var reader = await command.ExecuteReaderAsync(cancel).ConfigureAwait(false);
+        while (await reader.ReadAsync(cancel).ConfigureAwait(false))
+            await to.WriteAsync(reader.GetFieldValue<byte[]>(0), cancel).ConfigureAwait(false);
+    }
+
+    private static NpgsqlCommand Chunks(NpgsqlDataSource source, ContentHash hash, int most)
+    {
+        var command = source.CreateCommand("SELECT bytes FROM blob_chunks WHERE hash = $1 AND number < $2 ORDER BY number");
+        command.Parameters.Add(new NpgsqlParameter<string> { TypedValue = hash.Hex });
+        command.Parameters.Add(new NpgsqlParameter<int> { TypedValue = most });
+        return command;
     }
 }

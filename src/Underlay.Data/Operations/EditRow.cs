@@ -28,12 +28,14 @@ public sealed record EditPlan(IReadOnlyList<EditRow> Rows, IReadOnlyList<NewBlob
             switch (edit)
             {
                 case TreeEdit.Write write:
-                    var blob = NewBlob.Of(write.Bytes);
-                    blobs.Add(blob);
-                    now[write.Path] = (blob.Hash, write.Bytes.Length);
+                    var hash = ContentHash.Of(write.Bytes.Span);
+                    blobs.Add(new NewBlob(hash, write.Bytes.Length, () => write.Bytes));
+                    now[write.Path] = (hash, write.Bytes.Length);
                     break;
                 case TreeEdit.Put put:
-                    now[put.File.Path] = (HashOf(put.File), put.File.Length);
+                    if (put.File.Content is not BlobContent)
+                        blobs.Add(new NewBlob(put.File.Hash, put.File.Length, put.File.Lend));
+                    now[put.File.Path] = (put.File.Hash, put.File.Length);
                     break;
                 case TreeEdit.Move move:
                     if (At(move.To) is not null) throw new InvalidOperationException($"A file {move.To} is already there.");

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.Net.Http.Headers;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Packs;
+using Underlay.Files;
 using Underlay.Server.Hosting;
 
 namespace Underlay.Server.Files;
@@ -14,14 +15,20 @@ internal sealed record Refused(string Path, string Says)
     public static Refused Of(RefusedName name) => new(name.Name, $"“{name.Name}” {name.Problem.Says()}.");
 }
 
-/// <summary>A file that came in.</summary>
-internal sealed record UploadedFile(PackPath Path, byte[] Bytes);
+/// <summary>What came in with one request. Files are there until it is let go of.</summary>
+/// <param name="Files">In the order sent; a path may stand more than once.</param>
+/// <param name="Refused">What was not taken.</param>
+/// <param name="Spool">Where the bytes lie; null when they are in memory.</param>
+internal sealed record Upload(IReadOnlyList<TreeFile> Files, IReadOnlyList<Refused> Refused, Spool? Spool = null) : IDisposable
+{
+    public FileTree Tree => FileTree.Of(Files);
 
-/// <summary>What came in with one request.</summary>
-internal sealed record Upload(IReadOnlyList<UploadedFile> Files, IReadOnlyList<Refused> Refused);
+    public void Dispose() => Spool?.Dispose();
+}
 
 /// <summary>
-/// Reads dropped files as they stream in: multipart/form-data (RFC 7578), a part a file, its path as the part's file name.
+/// Reads dropped files as they stream in: multipart/form-data (RFC 7578), a part a file, its path as the part's file name. Their
+/// bytes go to the disk, so that memory does not grow with what is sent.
 /// </summary>
 internal static class UploadReader
 {
@@ -42,8 +49,9 @@ internal static class UploadReader
             || HeaderUtilities.RemoveQuotes(type.Boundary).Value is not { Length: > 0 } boundary)
             throw ProblemException.Unsound("Files have to be sent as multipart/form-data.");
         var reader = new MultipartReader(boundary, request.Body) { HeadersLengthLimit = 16 * 1024 };
-        var files = new List<UploadedFile>();
+        var taken = new List<(PackPath Path, int At, int Length)>();
         var refused = new List<Refused>();
+        var spool = new Spool();
         try
         {
             while (await reader.ReadNextSectionAsync(cancel).ConfigureAwait(false) is { } section)
@@ -54,30 +62,35 @@ internal static class UploadReader
                     await section.Body.DrainAsync(cancel).ConfigureAwait(false);
                     refused.Add(Refused.Of(new RefusedName(name, problem)));
                 }
-                else if (files.Count >= MostFiles)
+                else if (taken.Count >= MostFiles)
                 {
                     await section.Body.DrainAsync(cancel).ConfigureAwait(false);
                     refused.Add(new Refused(name, $"More than {MostFiles} files cannot be taken at once; drop the rest again."));
                 }
-                else if (await ReadBytesAsync(section.Body, cancel).ConfigureAwait(false) is { } bytes)
+                else if (await KeepAsync(section.Body, spool.Output, cancel).ConfigureAwait(false) is { } kept)
                 {
-                    files.Add(new UploadedFile(path, bytes));
+                    taken.Add((path, kept.At, kept.Length));
                 }
                 else
                 {
                     refused.Add(new Refused(name, $"“{name}” has more than {FactsReader.MostBytes >> 20} MB."));
                 }
             }
-        }
-        catch (Exception problem) when (problem is InvalidDataException or IOException && !cancel.IsCancellationRequested)
-        {
-            throw new ProblemException(
-                400,
-                "upload-broken",
-                "The upload broke off before its end. Nothing was taken; drop the files again.");
-        }
 
-        return new Upload(files, refused);
+            var bytes = spool.Read();
+            var files = taken.Select(t => new TreeFile(t.Path, t.Length, FileContent.Of(bytes.Slice(t.At, t.Length)))).ToList();
+            return new Upload(files, refused, spool);
+        }
+        catch (Exception problem)
+        {
+            spool.Dispose();
+            if (problem is InvalidDataException or IOException && !cancel.IsCancellationRequested)
+                throw new ProblemException(
+                    400,
+                    "upload-broken",
+                    "The upload broke off before its end. Nothing was taken; drop the files again.");
+            throw;
+        }
     }
 
     private static string? NameOf(MultipartSection section) =>
@@ -85,22 +98,35 @@ internal static class UploadReader
             ? HeaderUtilities.RemoveQuotes(disposition.FileNameStar.HasValue ? disposition.FileNameStar : disposition.FileName).Value
             : null;
 
-    /// <summary>The bytes, or null when there are too many; the rest is then read and thrown away.</summary>
-    private static async Task<byte[]?> ReadBytesAsync(Stream body, CancellationToken cancel)
+    /// <summary>Where a part stands behind those before it, or null when it is too long; the rest is then read and thrown away.</summary>
+    /// <exception cref="ProblemException">The disk is full.</exception>
+    private static async Task<(int At, int Length)?> KeepAsync(Stream body, Stream spool, CancellationToken cancel)
     {
-        using var bytes = new MemoryStream();
+        var at = spool.Position;
         var buffer = new byte[81920];
         for (int read; (read = await body.ReadAsync(buffer, cancel).ConfigureAwait(false)) > 0;)
         {
-            if (bytes.Length + read > FactsReader.MostBytes)
+            if (spool.Position - at + read > FactsReader.MostBytes)
             {
                 await body.DrainAsync(cancel).ConfigureAwait(false);
+                spool.SetLength(at);
                 return null;
             }
 
-            bytes.Write(buffer, 0, read);
+            try
+            {
+                await spool.WriteAsync(buffer.AsMemory(0, read), cancel).ConfigureAwait(false);
+            }
+            catch (IOException full)
+            {
+                throw new ProblemException(
+                    507,
+                    "no-room",
+                    "The server’s disk for files on their way has no room for these. Nothing was taken; drop fewer at once.",
+                    full);
+            }
         }
 
-        return bytes.ToArray();
+        return ((int)at, (int)(spool.Position - at));
     }
 }

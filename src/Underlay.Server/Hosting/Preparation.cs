@@ -65,10 +65,10 @@ internal static class Preparation
         // Packs are listed newest first; the first of the demo is the last to come.
         foreach (var pack in DemoCatalogue.Packs.Reverse())
         {
-            var files = pack.Make().Files.Select(f => new UploadedFile(PackPath.Parse($"{pack.Name}/{f.Path}"), f.ReadAll())).ToList();
+            using var files = new Upload([.. pack.Make().Files.Select(f => f with { Path = PackPath.Parse($"{pack.Name}/{f.Path}") })], []);
             await importer.ImportAsync(
                 hosts.Get(pack.Host),
-                new Upload(files, []),
+                files,
                 pack.About,
                 CancellationToken.None).ConfigureAwait(false);
         }

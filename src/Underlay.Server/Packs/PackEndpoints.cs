@@ -140,7 +140,7 @@ internal static class PackEndpoints
         HostShelf hosts,
         CancellationToken cancel)
     {
-        var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
+        using var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
         var profile = host is null ? PackImporter.FindHost([.. hosts.All], upload, cancel) : hosts.Get(host);
         var made = await importer.ImportAsync(profile, upload, null, cancel).ConfigureAwait(false);
         return TypedResults.Created($"/api/packs/{made.Id}", made);

@@ -29,7 +29,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         await desk.BeginAsync(
             pack,
             $"Open {found}",
-            [.. tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))],
+            [.. tree.Files.Select(f => new TreeEdit.Put(f))],
             cancel).ConfigureAwait(false);
         return new PackMade(
             pack.Id,
@@ -42,10 +42,10 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
     public static HostProfile FindHost(IReadOnlyList<HostProfile> hosts, Upload upload, CancellationToken cancel)
     {
         var archive = ArchiveOf(upload);
-        var tree = FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes)));
+        var tree = upload.Tree;
         if (archive is not null)
         {
-            var read = PackArchive.Read(archive.Bytes, ArchiveLimits.Standard, cancel);
+            var read = PackArchive.Read(archive.Lend(), ArchiveLimits.Standard, cancel);
             tree = read.Tree ?? throw RefusedWhole(archive.Path.FileName, archive.Path.Value, read.Problem!);
         }
 
@@ -59,14 +59,15 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
     private static ProblemException RefusedWhole(string name, string path, ArchiveProblem problem) =>
         new(422, "archive-refused", $"{name} was refused whole, and nothing was taken from it: {problem.Says}") { Paths = [path] };
 
-    private static UploadedFile? ArchiveOf(Upload upload) => upload.Files is [var only] && IsArchive(only.Bytes) ? only : null;
+    private static TreeFile? ArchiveOf(Upload upload) =>
+        upload.Files is [var only] && IsArchive(only.ReadStart(PackArchive.HeadBytes)) ? only : null;
 
     private static (string Name, FileTree Tree) Open(HostProfile profile, Upload upload, CancellationToken cancel)
     {
         var archive = ArchiveOf(upload);
         var opened = archive is null
-            ? PackArchive.Find(profile, FileTree.OfBytes(upload.Files.Select(f => KeyValuePair.Create(f.Path, f.Bytes))))
-            : PackArchive.Open(profile, archive.Bytes, ArchiveLimits.Standard, cancel);
+            ? PackArchive.Find(profile, upload.Tree)
+            : PackArchive.Open(profile, archive.Lend(), ArchiveLimits.Standard, cancel);
         // A dropped folder stands around all of its files; the author means what is in it.
         var around = opened.Around[(opened.Around.LastIndexOf('/') + 1)..];
         var name = archive is null ? around.Length > 0 ? around : Nameless : Stem(archive.Path.FileName);
@@ -75,11 +76,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
             : (name, opened.Tree);
     }
 
-    private static bool IsArchive(byte[] bytes)
-    {
-        var head = bytes.AsSpan(0, Math.Min(bytes.Length, PackArchive.HeadBytes));
-        return PackArchive.IsRead(head) || PackArchive.FindOther(head) is not null;
-    }
+    private static bool IsArchive(byte[] head) => PackArchive.IsRead(head) || PackArchive.FindOther(head) is not null;
 
     /// <summary>
     /// What the pack is called while its manifest has no title; numbered where another is called so, since ids are made of it.

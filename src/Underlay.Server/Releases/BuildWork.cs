@@ -10,6 +10,7 @@ using Underlay.Data;
 using Underlay.Data.Blobs;
 using Underlay.Data.Jobs;
 using Underlay.Data.Releases;
+using Underlay.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Jobs;
 using Underlay.Server.Packs;
@@ -43,7 +44,8 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
                 409,
                 "blockers",
                 $"{(blockers == 1 ? "1 blocker is" : $"{blockers} blockers are")} left; mend or waive in Prove, or build all the same.");
-        var (bytes, built, files) = await PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
+        using var package = new Spool();
+        var (built, files) = await PackAsync(snapshot, package.Output, progress, cancel).ConfigureAwait(false);
         var release = new Release
         {
             Id = Guid.CreateVersion7(),
@@ -61,20 +63,20 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
             At = clock.GetUtcNow(),
         };
         await progress.TellAsync("Keeping the package", files, files).ConfigureAwait(false);
-        await KeepAsync(release, bytes, cancel).ConfigureAwait(false);
+        await KeepAsync(release, package, cancel).ConfigureAwait(false);
         return JsonSerializer.Serialize(new BuildResult(release.Id), JsonSerializerOptions.Web);
     }
 
-    /// <summary>Builds in memory what the host takes at most.</summary>
-    /// <exception cref="ProblemException">The package is larger than the host takes.</exception>
-    public static async Task<(byte[] Bytes, BuiltPackage Built, int Files)> PackAsync(
+    /// <summary>Writes the package.</summary>
+    /// <exception cref="ProblemException">It is larger than the host takes.</exception>
+    public static async Task<(BuiltPackage Built, int Files)> PackAsync(
         PackSnapshot snapshot,
+        Stream package,
         JobProgress progress,
         CancellationToken cancel)
     {
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
         await progress.TellAsync("Packing", 0, plan.Files.Count).ConfigureAwait(false);
-        using var package = new MemoryStream();
         var built = await Task.Run(
             () => PackageBuilder.Write(snapshot.Profile, plan.Files, package, progress.Count("Packing", plan.Files.Count), cancel),
             cancel).ConfigureAwait(false);
@@ -84,7 +86,7 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
                 "too-big",
                 $"The package would have {built.Length >> 20} MB; {snapshot.Profile.Title} takes at most "
                     + $"{snapshot.Profile.Package.MostBytes >> 20} MB.");
-        return (package.ToArray(), built, plan.Files.Count);
+        return (built, plan.Files.Count);
     }
 
     private async Task<Guid?> FindReleaseAsync(Guid packId, string version, CancellationToken cancel) =>
@@ -94,11 +96,12 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
             .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
 
     /// <summary>Bytes and release are kept in one transaction.</summary>
-    private async Task KeepAsync(Release release, byte[] bytes, CancellationToken cancel)
+    private async Task KeepAsync(Release release, Spool package, CancellationToken cancel)
     {
         await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
         await using var transaction = await connection.BeginTransactionAsync(cancel).ConfigureAwait(false);
-        await BlobStore.WriteAsync(connection, [new NewBlob(ContentHash.Parse(release.PackageHash), bytes)], cancel).ConfigureAwait(false);
+        var blob = new NewBlob(ContentHash.Parse(release.PackageHash), release.PackageLength, package.Read);
+        await BlobStore.WriteAsync(connection, [blob], cancel).ConfigureAwait(false);
         var options = new DbContextOptionsBuilder<UnderlayDatabase>();
         options.UseNpgsql(connection).UseSnakeCaseNamingConvention();
         await using var inside = new UnderlayDatabase(options.Options);

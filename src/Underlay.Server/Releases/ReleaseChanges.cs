@@ -1,12 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Npgsql;
 using Underlay.Core.Formats;
-using Underlay.Core.Hosts;
-using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
-using Underlay.Data.Blobs;
-using Underlay.Data.Releases;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Releases;
@@ -17,14 +12,6 @@ internal static partial class ReleaseChanges
     private const int MostNamed = 12;
 
     public static bool IsVersion(string text) => Version().IsMatch(text);
-
-    /// <summary>The files of a release, from its own package.</summary>
-    public static FileTree Open(HostProfile profile, NpgsqlDataSource source, Release release)
-    {
-        var bytes = new byte[release.PackageLength];
-        BlobStore.Read(source, ContentHash.Parse(release.PackageHash), bytes);
-        return ZipReader.Read(bytes, ArchiveLimits.Standard).Tree is { } package ? Bundles.TakeOut(profile, package).Tree : FileTree.Empty;
-    }
 
     /// <summary>All files of a first release.</summary>
     public static IReadOnlyList<ChangedFile> First(IReadOnlyList<TreeFile> now, PackPath manifest, Func<PackPath, bool> isOfBase) =>

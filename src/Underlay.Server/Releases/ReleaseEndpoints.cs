@@ -3,11 +3,13 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Underlay.Core.Formats;
+using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Data;
 using Underlay.Data.Blobs;
+using Underlay.Data.Packs;
 using Underlay.Data.Releases;
 using Underlay.Server.Hosting;
 using Underlay.Server.Jobs;
@@ -78,7 +80,7 @@ internal static class ReleaseEndpoints
         Guid id,
         PackDesk desk,
         UnderlayDatabase database,
-        NpgsqlDataSource source,
+        PackReader reader,
         CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
@@ -94,7 +96,7 @@ internal static class ReleaseEndpoints
         var changes = last is null
             ? ReleaseChanges.First(plan.Files, snapshot.Profile.Manifest.Path, IsOfBase)
             : ReleaseChanges.Between(
-                ReleaseChanges.Open(snapshot.Profile, source, last),
+                await ReleasedAsync(snapshot.Profile, reader, last, cancel).ConfigureAwait(false),
                 plan.Files,
                 snapshot.Profile.Manifest.Path,
                 IsOfBase);
@@ -119,6 +121,12 @@ internal static class ReleaseEndpoints
                     .SelectMany(f => f.Parts.Select(p => p.Path).DefaultIfEmpty(f.Path)),
             ]);
     }
+
+    /// <summary>What went into a release: the pack as it was then, whose hashes the log knows, so that no package is unpacked.</summary>
+    private static async Task<FileTree> ReleasedAsync(HostProfile profile, PackReader reader, Release release, CancellationToken cancel) =>
+        await reader.OpenAtAsync(release.PackId, release.Revision, cancel).ConfigureAwait(false) is { } then
+            ? FileTree.Of(PackageBuilder.Plan(profile, then).Files)
+            : FileTree.Empty;
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
         [
@@ -176,21 +184,21 @@ internal static class ReleaseEndpoints
         return TypedResults.Accepted($"/api/jobs/{job.Id}", JobView.Of(job));
     }
 
-    private static async Task<FileStreamHttpResult> DownloadAsync(
+    private static async Task<PushStreamHttpResult> DownloadAsync(
         Guid id,
         Guid release,
         UnderlayDatabase database,
         NpgsqlDataSource source,
+        HttpResponse response,
         CancellationToken cancel)
     {
         var found = await database.Releases
             .AsNoTracking()
             .FirstOrDefaultAsync(r => r.PackId == id && r.Id == release, cancel).ConfigureAwait(false)
             ?? throw new ProblemException(404, "no-release", "There is no such release.");
-        var bytes = new byte[found.PackageLength];
-        BlobStore.Read(source, ContentHash.Parse(found.PackageHash), bytes);
+        response.ContentLength = found.PackageLength;
         return TypedResults.Stream(
-            new MemoryStream(bytes),
+            to => BlobStore.CopyAsync(source, ContentHash.Parse(found.PackageHash), to, cancel),
             "application/octet-stream",
             found.FileName,
             found.At,

@@ -184,10 +184,8 @@ internal static class TrayEndpoints
     private static async Task<DropResult> DropAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {
         await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
-        var opened = Core.Placements.Tray.Open(
-            FileTree.OfBytes(upload.Files.DistinctBy(f => f.Path).Select(f => KeyValuePair.Create(f.Path, f.Bytes))),
-            ArchiveLimits.Standard);
+        using var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
+        var opened = Core.Placements.Tray.Open(upload.Tree, ArchiveLimits.Standard);
         var refused = upload.Refused
             .Concat(opened.Files.Refused.Select(Refused.Of))
             .Concat(opened.Refused.Select(r => new Refused(r.Path.Value, $"{r.Path.FileName} was refused whole: {r.Problem.Says}")))
@@ -200,8 +198,7 @@ internal static class TrayEndpoints
             var free = new FreeNames(snapshot.Tree);
             foreach (var file in opened.Files.Files)
             {
-                var bytes = file.ReadAll();
-                if (free.Find(file.Path, ContentHash.Of(bytes)) is { } path) edits.Add(new TreeEdit.Write(path, bytes));
+                if (free.Find(file.Path, file.Hash) is { } path) edits.Add(new TreeEdit.Put(file with { Path = path }));
                 taken++;
             }
 

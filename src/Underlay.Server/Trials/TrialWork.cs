@@ -27,13 +27,13 @@ internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings setting
                 409,
                 "no-base",
                 $"The files of {snapshot.Edition.Title} are not here, so the pack cannot be tried in it.");
-        var (bytes, _, _) = await BuildWork.PackAsync(snapshot, progress, cancel).ConfigureAwait(false);
-        await progress.TellAsync($"{snapshot.Edition.Title} is loading it", 0, 0).ConfigureAwait(false);
         var folder = Directory.CreateTempSubdirectory("underlay-trial-");
         try
         {
             var file = Path.Combine(folder.FullName, $"draft{snapshot.Profile.Package.Extension}");
-            await File.WriteAllBytesAsync(file, bytes, cancel).ConfigureAwait(false);
+            await using (var package = File.Create(file))
+                await BuildWork.PackAsync(snapshot, package, progress, cancel).ConfigureAwait(false);
+            await progress.TellAsync($"{snapshot.Edition.Title} is loading it", 0, 0).ConfigureAwait(false);
             var runner = new TrialRunner(settings.Installation.StandIns);
             var result = await runner.RunAsync(
                 snapshot.Profile,
