@@ -86,7 +86,8 @@ internal static class EntryEndpoints
             siblings,
             TakenOf(snapshot, at),
             SketchView.Of(snapshot, place),
-            snapshot.Overlay?.Base.Find(at)?.Facts.Entry is { Text: { Problem: null } below } ? below.Root : null);
+            snapshot.Overlay?.Base.Find(at)?.Facts.Entry is { Text: { Problem: null } below } ? below.Root : null,
+            TableView.Of(snapshot, place, at));
     }
 
     private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)

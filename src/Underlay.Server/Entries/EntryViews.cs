@@ -48,6 +48,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
 /// <param name="Sketch">What of it can be drawn.</param>
 /// <param name="Below">The base's at the same path; null where it has none that can be read.</param>
+/// <param name="Table">What the columns of a table are, and the base's rows; null for all else.</param>
 internal sealed record EntryView(
     long Revision,
     string Path,
@@ -66,7 +67,8 @@ internal sealed record EntryView(
     IReadOnlyList<Sibling> Siblings,
     IReadOnlyList<TakenView> Taken,
     SketchView Sketch,
-    JsonElement? Below);
+    JsonElement? Below,
+    TableView? Table);
 
 /// <summary>A text to be judged as if it stood in the pack.</summary>
 internal sealed record JudgeRequest(string Path, string Text);

@@ -12,19 +12,23 @@ import EntryTies from './EntryTies.vue'
 import FromBase from './FromBase.vue'
 import JsonEditor from './JsonEditor.vue'
 import { fieldsOf, flat, isTold, valueKindOf } from './schema'
+import { sheetOf } from './table/lines'
+import TableGrid from './table/TableGrid.vue'
 import { useEntryText } from './useEntryText'
 
 /** Form and text of one entry, in step. */
 const props = defineProps<{ pack: string; entry: EntryView }>()
 const asked = useQueryValue('tab', 'form')
-/** Only JSON has a form beside its text. */
 const isJson = computed(() => props.entry.language === 'json')
-const tab = computed({ get: () => (isJson.value ? asked.value : 'text'), set: (now) => (asked.value = now) })
+/** What there is beside the text: a form of JSON, rows and columns of a table. */
+const other = computed(() => (props.entry.table ? 'Table' : isJson.value ? 'Form' : null))
+const tab = computed({ get: () => (other.value ? asked.value : 'text'), set: (now) => (asked.value = now) })
 const editing = useEntryText(
     () => props.pack,
     () => props.entry,
 )
 const { text, value, faults, isDirty, isSound, isChangedElsewhere, isBusy } = editing
+const sheet = computed(() => props.entry.table && tab.value === 'form' && sheetOf(text.value, props.entry.table))
 const valueKind = computed(() => valueKindOf(props.entry.schema))
 const fields = computed(() => fieldsOf(props.entry.schema))
 const inForce = ref('')
@@ -75,10 +79,10 @@ const state = computed(() => {
                     <PathText :path="entry.path" />
                     <EntryNames :pack="pack" :entry="entry" :save="settle" />
                 </div>
-                <div v-if="isJson" class="flex gap-1" role="tablist" aria-label="How to edit">
+                <div v-if="other" class="flex gap-1" role="tablist" aria-label="How to edit">
                     <button
                         v-for="[key, word] in [
-                            ['form', 'Form'],
+                            ['form', other],
                             ['text', 'Text'],
                         ]"
                         :key="key"
@@ -129,9 +133,15 @@ const state = computed(() => {
                     :choices="entry.choices"
                 />
             </div>
-            <div v-else-if="value === null" class="px-6 py-8">
+            <TableGrid v-else-if="sheet" v-bind="{ sheet, table: entry.table! }" @write="text = $event" />
+            <div v-else-if="entry.table || value === null" class="px-6 py-8">
                 <p>
-                    The text is no JSON that could be shown as a form. Mend it
+                    {{
+                        entry.table
+                            ? `The text cannot be read as a table with a column ${entry.table.key}.`
+                            : 'The text is no JSON that could be shown as a form.'
+                    }}
+                    Mend it
                     <button type="button" class="word" @click="tab = 'text'">as text</button> first.
                 </p>
             </div>
@@ -144,6 +154,7 @@ const state = computed(() => {
             />
         </div>
         <aside
+            v-if="!entry.table"
             class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0"
             aria-label="Beside it"
         >
