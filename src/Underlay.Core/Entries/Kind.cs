@@ -33,6 +33,15 @@ public sealed class Kind
     /// <summary>What its entries take over from each other, or null.</summary>
     public Inheritance? Inherits { get; }
 
+    /// <summary>Fields of the root that an entry has to have, its own or taken over, in the schema's order.</summary>
+    public IReadOnlyList<string> Required => [.. schema.Required.Concat(Inherits?.Required ?? []).Distinct()];
+
+    /// <summary>Whether a field of the root may have a value.</summary>
+    public bool Accepts(string field, JsonElement value) => schema.Field(field)?.Accepts(value) ?? true;
+
+    /// <summary>A value of a field of the root that the schema itself names: default, first choice or least number; else null.</summary>
+    public JsonElement? NamedValue(string field) => schema.Field(field)?.Named;
+
     /// <summary>The schema's own text.</summary>
     public JsonElement Document { get; }
 

@@ -38,6 +38,15 @@ internal sealed class Schema
     {
     }
 
+    /// <summary>Fields that an object has to have.</summary>
+    public IReadOnlyList<string> Required => required;
+
+    /// <summary>What a field has to be; null where anything goes.</summary>
+    public Schema? Field(string name) => properties.GetValueOrDefault(name) ?? otherProperties;
+
+    /// <summary>A value that the schema itself names: its default, the first of its choices, or its least number.</summary>
+    public JsonElement? Named { get; private set; }
+
     /// <summary>Reads a schema; what cannot be read is added to the problems with its pointer.</summary>
     public static Schema Read(JsonElement document, string pointer, List<(string Pointer, string Expected)> problems)
     {
@@ -50,6 +59,10 @@ internal sealed class Schema
 
         foreach (var keyword in document.EnumerateObject())
             schema.ReadKeyword(keyword, $"{pointer}/{JsonText.Escape(keyword.Name)}", problems);
+        schema.Named = document.TryGetProperty("default", out var usual) ? usual
+            : schema.choices.Count > 0 ? schema.choices[0]
+            : document.TryGetProperty("minimum", out var least) ? least
+            : null;
         return schema;
     }
 
@@ -239,7 +252,8 @@ internal sealed class Schema
         _ => type,
     };
 
-    private bool Accepts(JsonElement value)
+    /// <summary>Whether a value has no fault.</summary>
+    public bool Accepts(JsonElement value)
     {
         var faults = new List<EntryFault>();
         Judge(value, "", faults);

@@ -1,7 +1,5 @@
 using System.Globalization;
-using System.Text;
 using Underlay.Core.Decisions;
-using Underlay.Core.Formats.Csv;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
@@ -86,18 +84,16 @@ public static class EntryClone
         foreach (var wanted in WantedText.Of(overlay, now.Entry))
         {
             var texts = overlay.Profile.Place(wanted.Rule.Place);
-            if (overlay.Rows.Find(texts, wanted.Key) is not { } row || !PackPath.TryParse(wanted.Rule.File, out var usual, out _)) continue;
-            if (overlay.Rows.Find(texts, $"{now.Id}/{wanted.Word}") is not null) continue;
-            var table = Mentions.TextTables(overlay, now.Entry.Place).Select(t => t.Path).Append(usual).First();
-            var header = string.Join(',', texts.Table!.Columns.Select(c => c.Name).Prepend(texts.Table.Key)) + "\n";
-            if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv)
-                continue;
-            var key = $"{now.Id}/{wanted.Word}";
-            var fields = csv.Header.Select(c => c == texts.Table.Key ? key : row.Values.GetValueOrDefault(c, ""));
-            draft.Add(
-                table,
-                $"{key}: “{row.Values.GetValueOrDefault(wanted.Rule.Column, "")}”, as its original, for you to change",
-                new TreeEdit.Write(table, CsvEdit.Append(csv, fields)));
+            if (overlay.Rows.Find(texts, wanted.Key) is not { } row) continue;
+            string Value(string column) => row.Values.GetValueOrDefault(column, "");
+            NewText.Add(
+                draft,
+                overlay,
+                now.Entry.Place,
+                wanted.Rule,
+                $"{now.Id}/{wanted.Word}",
+                Value,
+                "as its original, for you to change");
         }
     }
 }

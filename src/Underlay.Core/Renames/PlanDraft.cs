@@ -18,6 +18,9 @@ internal sealed class PlanDraft(FileTree tree)
         Add(more);
     }
 
+    /// <summary>Something about what was done.</summary>
+    public void Tell(PackPath path, string says) => lines.Add(new PlanLine(path, says));
+
     /// <summary>Edits that go without saying.</summary>
     public void Add(IReadOnlyList<TreeEdit> more)
     {

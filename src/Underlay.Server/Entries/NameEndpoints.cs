@@ -15,6 +15,7 @@ internal static class NameEndpoints
         pack.MapGet("/entry/plan", PlanAsync).WithName("planEntryName");
         pack.MapPost("/entry/rename", RenameAsync).WithName("renameEntry");
         pack.MapPost("/entry/clone", CloneAsync).WithName("cloneEntry");
+        pack.MapPost("/entry/make", MakeAsync).WithName("makeEntry");
         pack.MapPost("/entry/removal", RemoveAsync).WithName("removeEntry");
     }
 
@@ -23,12 +24,13 @@ internal static class NameEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var overlay = snapshot.NeedOverlay();
         var places = overlay.Profile.Places
-            .Where(p => p is { Kind: not null, Pattern.Placeholders.Count: 1 } && p.Editions.Holds(overlay.Edition))
+            .Where(p => EntryMake.CanMake(p, overlay.Edition))
             .ToList();
         var asked = places.Find(p => p.Key == place);
         return new Originals(
-            [.. places.Select(p => new OriginalPlace(p.Key, p.Title, p.One))],
-            asked is null
+            [.. places.Select(p => new OriginalPlace(p.Key, p.Title, p.One, p.Pattern!.Placeholders.Count > 0, p.Kind is not null))],
+            asked is null ? [] : [.. EntryMake.Wanted(overlay, asked).Select(w => new WantedEntry(w.Name, w.For.Value))],
+            asked?.Kind is null
                 ? []
                 : [
                     .. overlay.ShownIn(asked)
@@ -37,44 +39,72 @@ internal static class NameEndpoints
                 ]);
     }
 
-    private static async Task<PlanView> PlanAsync(Guid id, string path, string? name, string how, PackDesk desk, CancellationToken cancel)
+    /// <summary>What would be done with the entry at a path; or made in the place, for an entry that is made of no other.</summary>
+    private static async Task<PlanView> PlanAsync(
+        Guid id,
+        string? path,
+        string? place,
+        string? name,
+        string how,
+        PackDesk desk,
+        CancellationToken cancel)
     {
         if (!Enum.TryParse<EntryDeed>(how, ignoreCase: true, out var deed))
             throw new ProblemException(
                 400,
                 "unsound-request",
-                $"“{how}” is nothing that is done with an entry: clone, rename and remove are.");
+                $"“{how}” is nothing that is done with an entry: make, clone, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var plan = Make(snapshot, deed, path, name ?? "");
-        return new PlanView(plan.Path.Value, plan.Problem, [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
+        var plan = deed == EntryDeed.Make ? New(snapshot, place ?? "", name ?? "") : Make(snapshot, deed, path ?? "", name ?? "");
+        return new PlanView(plan.Path == default ? "" : plan.Path.Value, plan.Problem, [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
     }
 
     private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, EntryDeed.Rename, request, $"Rename {request.Path} to {request.Name}", desk, cancel);
+        CarryOutAsync(
+            id,
+            $"Rename {request.Path} to {request.Name}",
+            s => Make(s, EntryDeed.Rename, request.Path, request.Name),
+            desk,
+            cancel);
 
     private static Task<EntryNamed> CloneAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, EntryDeed.Clone, request, $"Clone {request.Path} as {request.Name}", desk, cancel);
+        CarryOutAsync(
+            id,
+            $"Clone {request.Path} as {request.Name}",
+            s => Make(s, EntryDeed.Clone, request.Path, request.Name),
+            desk,
+            cancel);
+
+    private static Task<EntryNamed> MakeAsync(Guid id, EntryMakeRequest request, PackDesk desk, CancellationToken cancel) =>
+        CarryOutAsync(id, $"Make {request.Name} in {request.Place}", s => New(s, request.Place, request.Name), desk, cancel);
 
     private static Task<EntryNamed> RemoveAsync(Guid id, EntryRemovalRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, EntryDeed.Remove, new EntryNameRequest(request.Path, ""), $"Take out {request.Path}", desk, cancel);
+        CarryOutAsync(id, $"Take out {request.Path}", s => Make(s, EntryDeed.Remove, request.Path, ""), desk, cancel);
 
     private static async Task<EntryNamed> CarryOutAsync(
         Guid id,
-        EntryDeed how,
-        EntryNameRequest request,
         string what,
+        Func<PackSnapshot, EntryPlan> make,
         PackDesk desk,
         CancellationToken cancel)
     {
-        var path = request.Path;
+        var path = "";
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
-            var plan = Make(snapshot, how, request.Path, request.Name);
+            var plan = make(snapshot);
             if (plan.Problem is { } problem) throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.");
             path = plan.Path.Value;
             return plan.Edits;
         }, cancel).ConfigureAwait(false);
         return new EntryNamed(after.Revision, path);
+    }
+
+    private static EntryPlan New(PackSnapshot snapshot, string key, string name)
+    {
+        var overlay = snapshot.NeedOverlay();
+        var place = overlay.Profile.Places.FirstOrDefault(p => p.Key == key && EntryMake.CanMake(p, overlay.Edition))
+            ?? throw ProblemException.Unsound($"“{key}” is no place in which entries are made.");
+        return EntryMake.Plan(overlay, place, name.Trim());
     }
 
     private static EntryPlan Make(PackSnapshot snapshot, EntryDeed how, string path, string name)
@@ -92,6 +122,7 @@ internal static class NameEndpoints
 /// <summary>What is done with an entry as a whole.</summary>
 internal enum EntryDeed
 {
+    Make,
     Clone,
     Rename,
     Remove,
@@ -104,6 +135,11 @@ internal sealed record EntryRemovalRequest(string Path);
 /// <param name="Path">The entry.</param>
 /// <param name="Name">The name, as it stands in its path.</param>
 internal sealed record EntryNameRequest(string Path, string Name);
+
+/// <summary>An entry, or a table, that is made of no other.</summary>
+/// <param name="Place">The key of its place.</param>
+/// <param name="Name">The name, as it stands in its path; empty where that holds none.</param>
+internal sealed record EntryMakeRequest(string Place, string Name);
 
 /// <summary>Done.</summary>
 /// <param name="Revision">The pack's revision.</param>
@@ -120,12 +156,22 @@ internal sealed record PlanView(string Path, string? Problem, IReadOnlyList<Plan
 internal sealed record PlanLineView(string Path, string Says);
 
 /// <summary>Of what a new entry may be made.</summary>
-/// <param name="Places">Where entries with names are.</param>
-/// <param name="Entries">Those of the place that was asked for.</param>
-internal sealed record Originals(IReadOnlyList<OriginalPlace> Places, IReadOnlyList<Original> Entries);
+/// <param name="Places">Where entries and tables can be made.</param>
+/// <param name="Wanted">Names in the place that was asked for, for which the pack has files that want an entry.</param>
+/// <param name="Entries">The entries of that place; none of tables.</param>
+internal sealed record Originals(
+    IReadOnlyList<OriginalPlace> Places,
+    IReadOnlyList<WantedEntry> Wanted,
+    IReadOnlyList<Original> Entries);
 
-/// <summary>A place in which entries have names.</summary>
-internal sealed record OriginalPlace(string Place, string Title, string One);
+/// <summary>A place in which entries or tables can be made.</summary>
+/// <param name="HasName">Their paths hold a name.</param>
+/// <param name="IsEntry">They are entries, not tables.</param>
+internal sealed record OriginalPlace(string Place, string Title, string One, bool HasName, bool IsEntry);
+
+/// <summary>An entry that a file of the pack wants.</summary>
+/// <param name="For">The file.</param>
+internal sealed record WantedEntry(string Name, string For);
 
 /// <summary>An entry of the base or the pack.</summary>
 internal sealed record Original(string Path, string Title, bool IsYours);

@@ -67,9 +67,9 @@ useKeys({
     <StateNote v-if="isPending || (error && !list)" :is-loading="isPending" :problem="error" @again="refetch" />
     <StateNote v-else-if="!shownPath" title="No entries yet">
         Entries are the small JSON files by which the host knows what a picture is.
-        <button type="button" class="word" @click="isMaking = true">Make one of the base’s</button>, bring one from the
-        base in <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a
-        finding in <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
+        <button type="button" class="word" @click="isMaking = true">Make one</button>, bring one from the base in
+        <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a finding in
+        <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
         <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="clone" @done="path = $event" />
     </StateNote>
     <div v-else class="flex h-full max-[700px]:flex-col">

@@ -9,7 +9,7 @@ import PlanList from './PlanList.vue'
 
 /**
  * Gives an entry another name, or makes a new one of it; what will be done is listed before. Without an entry, one of the base or the
- * pack is chosen first.
+ * pack is chosen first, or none: then it begins with what it has to have.
  */
 const isOpen = defineModel<boolean>({ required: true })
 const props = defineProps<{ pack: string; how: 'rename' | 'clone'; path?: string; usual?: string; start?: string }>()
@@ -19,8 +19,17 @@ const change = useChange(() => props.pack)
 const place = ref(props.start ?? '')
 const original = ref('')
 const name = ref(props.usual ?? '')
+const chosen = computed(() => originals.value?.places.find((one) => one.place === place.value))
+/** Tables of some places have one path. */
+const hasName = computed(() => !!props.path || chosen.value?.hasName !== false)
+const deed = computed(() => (!props.path && original.value === '' ? 'make' : props.how))
 const asked = refDebounced(
-    computed(() => ({ path: props.path ?? original.value, name: name.value.trim() })),
+    computed(() => ({
+        how: deed.value,
+        place: place.value,
+        path: props.path ?? original.value,
+        name: hasName.value ? name.value.trim() : '',
+    })),
     200,
 )
 
@@ -36,29 +45,40 @@ const { data: originals } = useQuery({
     placeholderData: (before) => before,
 })
 const { data: plan } = useQuery({
-    queryKey: ['pack', () => props.pack, 'name', () => props.how, asked],
+    queryKey: ['pack', () => props.pack, 'name', asked],
     queryFn: () =>
         data(
             api.GET('/api/packs/{id}/entry/plan', {
-                params: { path: { id: props.pack }, query: { ...asked.value, how: props.how } },
+                params: { path: { id: props.pack }, query: asked.value },
             }),
         ),
-    enabled: () => asked.value.path !== '' && asked.value.name !== '',
+    enabled: () => (asked.value.path !== '' || asked.value.place !== '') && (asked.value.name !== '' || !hasName.value),
 })
 /** True where the plan is of what stands in the fields. */
 const isReady = computed(
-    () => plan.value && !plan.value.problem && asked.value.name === name.value.trim() && plan.value.lines.length > 0,
+    () =>
+        plan.value &&
+        !plan.value.problem &&
+        plan.value.lines.length > 0 &&
+        asked.value.place === place.value &&
+        asked.value.path === (props.path ?? original.value) &&
+        (!hasName.value || asked.value.name === name.value.trim()),
 )
 const title = computed(() => (props.how === 'rename' ? 'Rename everywhere' : props.path ? 'Clone' : 'New entry'))
 
 async function carryOut() {
     if (!isReady.value) return
-    const body = { path: asked.value.path, name: asked.value.name }
-    const call =
-        props.how === 'rename'
-            ? () => data(api.POST('/api/packs/{id}/entry/rename', { params: { path: { id: props.pack } }, body }))
-            : () => data(api.POST('/api/packs/{id}/entry/clone', { params: { path: { id: props.pack } }, body }))
-    const made = await change.run(call, () => (props.how === 'rename' ? 'Renamed.' : `${body.name} is made.`))
+    const { how, ...body } = asked.value
+    const params = { path: { id: props.pack } }
+    const made = await change.run(
+        () =>
+            how === 'rename'
+                ? data(api.POST('/api/packs/{id}/entry/rename', { params, body }))
+                : how === 'clone'
+                  ? data(api.POST('/api/packs/{id}/entry/clone', { params, body }))
+                  : data(api.POST('/api/packs/{id}/entry/make', { params, body })),
+        () => (how === 'rename' ? 'Renamed.' : `${body.name || chosen.value?.title} is made.`),
+    )
     if (!made) return
     isOpen.value = false
     emit('done', made.path)
@@ -78,20 +98,22 @@ async function carryOut() {
                         </option>
                     </select>
                 </label>
-                <label>
+                <label v-if="chosen?.isEntry !== false">
                     <span class="font-semibold">Made of</span>
-                    <span class="text-faint text-small ml-2"
-                        >its files, fields and texts come along, for you to change</span
-                    >
-                    <select v-model="original" class="field mt-1" required :disabled="!place" data-test="new-original">
-                        <option value="">choose …</option>
+                    <span class="text-faint text-small ml-2">{{
+                        original
+                            ? 'its files, fields and texts come along, for you to change'
+                            : 'what it has to have, with the values that the base’s usually have'
+                    }}</span>
+                    <select v-model="original" class="field mt-1" :disabled="!place" data-test="new-original">
+                        <option value="">none: only what it has to have</option>
                         <option v-for="one in originals?.entries ?? []" :key="one.path" :value="one.path">
                             {{ one.title }}{{ one.isYours ? ' (yours)' : '' }}
                         </option>
                     </select>
                 </label>
             </template>
-            <label>
+            <label v-if="hasName">
                 <span class="font-semibold">Name</span>
                 <span class="text-faint text-small ml-2">as in its path; the id follows</span>
                 <input
@@ -104,7 +126,15 @@ async function carryOut() {
                     data-test="name"
                 />
             </label>
-            <p v-if="plan?.problem && asked.name" class="text-small" role="alert">
+            <p v-if="hasName && originals && originals.wanted.length > 0" class="text-small">
+                Wanted by your files:
+                <template v-for="one in originals.wanted.slice(0, 6)" :key="one.name">
+                    <button type="button" class="word mr-3 font-mono" :title="one.for" @click="name = one.name">
+                        {{ one.name }}
+                    </button>
+                </template>
+            </p>
+            <p v-if="plan?.problem && (asked.name || !hasName)" class="text-small" role="alert">
                 <span class="text-madder" aria-hidden="true">▼ </span>{{ plan.problem }}
             </p>
             <PlanList v-else-if="plan && plan.lines.length > 0" :lines="plan.lines" />

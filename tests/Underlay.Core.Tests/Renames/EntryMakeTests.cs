@@ -1,0 +1,84 @@
+using System.Text;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Renames;
+using Underlay.Core.Stacks;
+using Underlay.Demo;
+
+namespace Underlay.Core.Tests.Renames;
+
+/// <summary>Entries and tables that are made of no other.</summary>
+public class EntryMakeTests
+{
+    private static readonly Lazy<Dictionary<string, BaseCatalogue>> Bases = new(
+        () => Repository.Kilnmoor.Editions.ToDictionary(
+            e => e.Key,
+            e => BaseCatalogue.Read(Repository.Kilnmoor, e, DemoCatalogue.FindBase("kilnmoor", e.Key)!.Make())));
+
+    private static readonly Lazy<Overlay> Checked = new(
+        () => Check(DemoCatalogue.Packs.First(p => p.Name == "wintermarket").Make()).Overlay!);
+
+    private static Overlay Market => Checked.Value;
+
+    public static TheoryData<string> Places =>
+        [.. Repository.Kilnmoor.Places.Where(p => EntryMake.CanMake(p, Market.Edition)).Select(p => p.Key)];
+
+    [Theory]
+    [MemberData(nameof(Places))]
+    public void What_is_made_is_accepted_by_its_kind_in_every_place(string key)
+    {
+        var place = Repository.Kilnmoor.Place(key);
+        var plan = EntryMake.Plan(Market, place, place.Pattern!.Placeholders.Count > 0 ? "reed_bowl" : "");
+        if (Market.PackHas(plan.Path))
+        {
+            Assert.EndsWith("is there already.", plan.Problem, StringComparison.Ordinal);
+            return;
+        }
+
+        Assert.Null(plan.Problem);
+        var after = Check(Market.Pack.Tree.With(plan.Edits));
+        var made = after.Overlay!.OfPack(plan.Path)!;
+        Assert.Null(made.Facts.Unreadable);
+        Assert.Empty(made.Facts.Faults);
+        Assert.Equal(place, made.Place);
+        Assert.NotEmpty(plan.Lines);
+        // What the author is still to bring may be missed; the file itself is taken.
+        Assert.Null(after.Overlay.FindDrop(plan.Path));
+    }
+
+    [Fact]
+    public void A_ware_has_the_middle_price_the_commonest_shape_an_id_of_its_own_and_a_name()
+    {
+        var plan = EntryMake.Plan(Market, Repository.Kilnmoor.Place("wares"), "reed_bowl");
+        var text = Encoding.UTF8.GetString(Market.Pack.Tree.With(plan.Edits).Find(plan.Path)!.ReadAll());
+        Assert.Contains("\"id\": \"saltbrook.reed_bowl\"", text, StringComparison.Ordinal);
+        Assert.DoesNotContain("\"stall\"", text, StringComparison.Ordinal);
+        Assert.Contains(plan.Lines, l => l.Says.StartsWith("price: the middle of ", StringComparison.Ordinal));
+        Assert.Contains(plan.Lines, l => l.Says.StartsWith("shape: as in ", StringComparison.Ordinal));
+        Assert.Contains(plan.Lines, l => l.Says == "saltbrook.reed_bowl/name: “Reed bowl”, for you to change");
+    }
+
+    [Fact]
+    public void Files_that_want_an_entry_tell_its_name()
+    {
+        var pack = APack.Of().With("wares/lonely_jug/shelf.png", Picture.Shelf());
+        var overlay = pack.Check().Overlay!;
+        var wanted = Assert.Single(EntryMake.Wanted(overlay, overlay.Profile.Place("wares")));
+        Assert.Equal(("lonely_jug", "wares/lonely_jug/shelf.png"), (wanted.Name, wanted.For.Value));
+        var plan = EntryMake.Plan(overlay, overlay.Profile.Place("wares"), wanted.Name);
+        var after = new APack(pack.Tree.With(plan.Edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll())).Check().Overlay!;
+        Assert.Empty(EntryMake.Wanted(after, after.Profile.Place("wares")));
+        Assert.NotNull(after.Shown(wanted.For));
+    }
+
+    [Fact]
+    public void A_name_that_is_taken_or_is_none_is_refused_with_a_reason()
+    {
+        var wares = Repository.Kilnmoor.Place("wares");
+        Assert.Contains("make yours of that one", EntryMake.Plan(Market, wares, "tea_cup").Problem, StringComparison.Ordinal);
+        Assert.Contains("is no name for", EntryMake.Plan(Market, wares, "Tea Cup!").Problem, StringComparison.Ordinal);
+        Assert.Contains("is no name for", EntryMake.Plan(Market, wares, "").Problem, StringComparison.Ordinal);
+    }
+
+    private static CheckReport Check(FileTree tree) =>
+        CheckReport.Make(Repository.Kilnmoor, Repository.Kilnmoor.Newest, e => Bases.Value[e.Key], tree);
+}
