@@ -24,7 +24,9 @@ public static class EntryMake
     public static bool CanMake(Place place, Edition edition) =>
         place.Editions.Holds(edition)
         && place.Pattern is { } pattern
-        && (place.Kind is not null ? pattern.Placeholders.Count == 1 : place.Table?.LaysRows == true && pattern.Placeholders.Count <= 1);
+        && (place.Kind is not null
+            ? pattern.Placeholders.Count == 1 && !place.RulesOf<ListedInRule>(edition).Any(r => r.Else.Kind == ConsequenceKind.Drop)
+            : place.Table?.LaysRows == true && pattern.Placeholders.Count <= 1);
 
     /// <summary>Names for which files of the pack want an entry of the place, in order of name.</summary>
     public static IReadOnlyList<WantedName> Wanted(Overlay overlay, Place place)
@@ -57,7 +59,7 @@ public static class EntryMake
             return EntryPlan.Refused(default, $"“{name}” is no name for {place.One}.");
         if (overlay.PackHas(path)) return EntryPlan.Refused(path, $"{path} is there already.");
         var draft = new PlanDraft(overlay.Pack.Tree);
-        return place.Kind is null ? MakeTable(overlay, place, path, draft) : MakeEntry(overlay, place, path, name, draft);
+        return place.Kind is null ? MakeTable(overlay, place, path, draft) : MakeEntry(overlay, place, path, bindings, draft);
     }
 
     private static EntryPlan MakeTable(Overlay overlay, Place place, PackPath path, PlanDraft draft)
@@ -71,8 +73,9 @@ public static class EntryMake
         return draft.Done(path);
     }
 
-    private static EntryPlan MakeEntry(Overlay overlay, Place place, PackPath path, string name, PlanDraft draft)
+    private static EntryPlan MakeEntry(Overlay overlay, Place place, PackPath path, Bindings bindings, PlanDraft draft)
     {
+        var name = bindings.Find(place.Pattern!.Placeholders[0])!;
         if (overlay.Base.Find(path) is not null)
             return EntryPlan.Refused(path, $"The base has {path}; make yours of that one, or take another name.");
         var id = place.Id is null ? null : IdOf(overlay, name);
@@ -87,7 +90,13 @@ public static class EntryMake
         if (id is not null) Set(place.Id!, JsonEdit.Text(id));
         foreach (var value in values) Set($"/{value.Field}", Encoding.UTF8.GetBytes(JsonSerializer.Serialize(value.Value)));
         draft.Add(path, id is null ? "made" : $"made with the id {id}", new TreeEdit.Write(path, text.Utf8));
-        foreach (var value in values) draft.Tell(path, $"{value.Field}: {value.Says}");
+        foreach (var value in values) draft.Tell(path, $"{value.Field}: {value.Value.ToString()}, {value.Says}");
+        foreach (var rule in place.RulesOf<RequiresRule>(overlay.Edition).Where(r => !r.AtWanted && r.When is null))
+            if (rule.Else.Kind == ConsequenceKind.Drop && overlay.FirstShown(rule.Places, bindings) is null)
+                draft.Tell(
+                    path,
+                    $"the host leaves it out until there is {overlay.Profile.Place(rule.Places[0]).One} at "
+                        + $"{overlay.Targets(rule.Places, bindings)[0]}");
         if (id is not null) AddName(overlay, place, id, name, draft);
         return draft.Done(path);
     }

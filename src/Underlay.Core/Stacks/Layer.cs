@@ -15,4 +15,8 @@ public readonly record struct Layer(int Height)
 
     /// <summary>The layer above.</summary>
     public Layer Above => new(Height + 1);
+
+    // The one above has one above it: what a record says of itself would have no end.
+    /// <inheritdoc/>
+    public override string ToString() => IsBase ? "base" : $"pack {Height}";
 }

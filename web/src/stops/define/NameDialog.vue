@@ -19,6 +19,17 @@ const change = useChange(() => props.pack)
 const place = ref(props.start ?? '')
 const original = ref('')
 const name = ref(props.usual ?? '')
+const { data: originals } = useQuery({
+    queryKey: ['pack', () => props.pack, 'originals', place],
+    queryFn: () =>
+        data(
+            api.GET('/api/packs/{id}/entries/originals', {
+                params: { path: { id: props.pack }, query: { place: place.value || undefined } },
+            }),
+        ),
+    enabled: !props.path,
+    placeholderData: (before) => before,
+})
 const chosen = computed(() => originals.value?.places.find((one) => one.place === place.value))
 /** Tables of some places have one path. */
 const hasName = computed(() => !!props.path || chosen.value?.hasName !== false)
@@ -33,17 +44,6 @@ const asked = refDebounced(
     200,
 )
 
-const { data: originals } = useQuery({
-    queryKey: ['pack', () => props.pack, 'originals', place],
-    queryFn: () =>
-        data(
-            api.GET('/api/packs/{id}/entries/originals', {
-                params: { path: { id: props.pack }, query: { place: place.value || undefined } },
-            }),
-        ),
-    enabled: !props.path,
-    placeholderData: (before) => before,
-})
 const { data: plan } = useQuery({
     queryKey: ['pack', () => props.pack, 'name', asked],
     queryFn: () =>

@@ -110,6 +110,7 @@ function paste(event: ClipboardEvent) {
             <label class="text-small flex items-center gap-1.5">
                 <input v-model="isYoursOnly" type="checkbox" />Yours only
             </label>
+            <button type="button" class="word text-small" @click="go(lines.length, 0)">New row</button>
             <p class="text-small" role="status" data-test="table-says">
                 {{ says || 'Nothing is changed' }}.
                 <template v-if="sheet.isReplacing && table.below.length > 0">

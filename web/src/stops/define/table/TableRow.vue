@@ -5,7 +5,7 @@ import type { Line, Sheet } from './lines'
 
 /** One row of a table. A value is written with every letter; a key when it is left, since rows are found by it. */
 const props = defineProps<{ index: number; line: Line; sheet: Sheet; table: TableView }>()
-defineEmits<{
+const emit = defineEmits<{
     put: [column: string, value: string]
     go: [row: number, column: number]
     out: []
@@ -30,6 +30,13 @@ const isKey = (column: string) => column === props.table.key
 const was = (column: string) => {
     const { below, values, deed } = props.line
     return deed === 'over' && below && (below[column] ?? '') !== (values[column] ?? '') ? (below[column] ?? '') : null
+}
+const putKey = (event: Event) => emit('put', props.table.key, (event.target as HTMLInputElement).value.trim())
+/** On to the next row; from the key of a new one to its values. */
+function enter(event: Event, column: string, at: number) {
+    if (isKey(column) && props.line.below === null) putKey(event)
+    if (isNext.value) emit('go', props.index, at + 1)
+    else emit('go', props.index + 1, at)
 }
 const isNumber = (column: string) => props.table.numbers.includes(column)
 const nameOf = (column: string) => (isNext.value ? `New row, ${column}` : `${props.line.key}, ${column}`)
@@ -60,8 +67,8 @@ const nameOf = (column: string) => (isNext.value ? `New row, ${column}` : `${pro
                 :data-cell="`${index} ${at}`"
                 autocomplete="off"
                 @input="isKey(column) || $emit('put', column, ($event.target as HTMLInputElement).value)"
-                @change="isKey(column) && $emit('put', column, ($event.target as HTMLInputElement).value.trim())"
-                @keydown.enter.prevent="$emit('go', index + 1, at)"
+                @change="isKey(column) && putKey($event)"
+                @keydown.enter.prevent="enter($event, column, at)"
                 @keydown.down.prevent="$emit('go', index + 1, at)"
                 @keydown.up.prevent="$emit('go', index - 1, at)"
             />
