@@ -49,6 +49,7 @@ public static class CheckList
         new UnknownKey(),
         new Unreachable(),
         new HidesOthers(),
+        new MadeOfOld(),
         new RowNeverUsed(),
         new NotCovered(),
         new OffScreen(),

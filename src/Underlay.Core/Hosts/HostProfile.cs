@@ -248,6 +248,9 @@ public sealed class HostProfile
                 p => (rule.Items is null ? p.Table?.Key == rule.Column : p.Kind is not null) && p.Pattern?.Match(path) is not null)
             : null;
 
+    /// <summary>Where the entries of a file of a place are told apart, such as <c>/entries/*/id</c>; null where it holds one.</summary>
+    public string? FindItems(Place place) => Codebooks.FirstOrDefault(c => c.Items is not null && SourceOf(c) == place)?.Items;
+
     /// <summary>The codebook of that key.</summary>
     public CodebookRule Codebook(string key) => Codebooks.First(c => c.Key == key);
 

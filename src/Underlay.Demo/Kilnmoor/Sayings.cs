@@ -113,6 +113,7 @@ internal static class Sayings
             "Malhorn",
             "Barolet"),
         ("ash_glazing", "Ash glazing", "Aschglasieren", "Émail de cendre"), ("salt_firing", "Salt firing", "Salzbrand", "Cuisson au sel"),
+        ("kiln_reading", "Kiln reading", "Ofenlesen", "Lecture du four"),
         ("dig_red_clay", "Dig red clay", "Roten Ton graben", "Extraire l’argile rouge"), (
             "dig_grey_clay",
             "Dig grey clay",
@@ -176,6 +177,9 @@ internal static class Sayings
             "Pluie douce : bonne argile, peu de ventes."),
     ];
 
+    private static bool IsIn(string edition, string key) =>
+        key == "kiln_reading" ? edition == "4.0" : edition != "3.0" || !key.EndsWith("_tower", StringComparison.Ordinal);
+
     public static void Add(DemoTree tree, string edition)
     {
         var wares = new StringBuilder("key,en,de,fr\n");
@@ -186,7 +190,7 @@ internal static class Sayings
         }
 
         var others = new StringBuilder("key,en,de,fr\n");
-        foreach (var (key, en, de, fr) in Others.Where(o => edition != "3.0" || !o.Key.EndsWith("_tower", StringComparison.Ordinal)))
+        foreach (var (key, en, de, fr) in Others.Where(o => IsIn(edition, o.Key)))
             others.Append(Row($"moor.{key}/name", en, de, fr));
         foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0"))
         {

@@ -61,7 +61,7 @@ internal static class TidepoolWorkshop
         tree.Json("entries/recipes/break_bricks.json", Break(sherds: 3));
         tree.Json("entries/plans/quay.json", MarketGrounds.Plan("moor.quay_ground", ["market_day"], narrow: 1));
         tree.Json("entries/towers/quay.json", Tower("clear"));
-        tree.Json("entries/techniques.json", Techniques(lacking: 2));
+        tree.Json("entries/techniques.json", Techniques("3.1", lacking: 2));
 
         // A ware of which nothing is told, and the prefix of another.
         tree.Text("texts/tidepool.csv", Texts(isMended: false));
@@ -77,7 +77,7 @@ internal static class TidepoolWorkshop
         .Json("entries/recipes/break_bricks.json", Break(sherds: 2))
         .Json("entries/plans/quay.json", MarketGrounds.Plan("moor.quay_ground", ["market_day"]))
         .Json("entries/towers/quay.json", Tower("any"))
-        .Json("entries/techniques.json", Techniques(lacking: 0))
+        .Json("entries/techniques.json", Techniques("4.0", lacking: 0))
         .Json("entries/glazes/tide.json", Glaze("crackle"))
         .Text("texts/tidepool.csv", Texts(isMended: true));
 
@@ -127,9 +127,9 @@ internal static class TidepoolWorkshop
             Bells.Peal("market_closes", weather, "bells/low_2", "bells/mid_1")),
     };
 
-    private static JsonObject Techniques(int lacking)
+    private static JsonObject Techniques(string edition, int lacking)
     {
-        var list = Workshop.TechniqueList();
+        var list = Workshop.TechniqueList(edition);
         for (var i = 0; i < lacking; i++) list.RemoveAt(list.Count - 1);
         list.Add((JsonNode)Workshop.Technique("saltbrook.shell_pressing", "moor.wedging", 2));
         return new JsonObject { ["entries"] = list };

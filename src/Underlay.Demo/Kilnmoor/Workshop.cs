@@ -57,7 +57,7 @@ internal static class Workshop
         tree.Text(
             "codes/reactions.csv",
             "code,name,group,since\n" + string.Concat(Reactions.Select(r => $"{r.Code},{r.Name},glaze,3.0\n")));
-        tree.Json("entries/techniques.json", new JsonObject { ["entries"] = TechniqueList() });
+        tree.Json("entries/techniques.json", new JsonObject { ["entries"] = TechniqueList(edition) });
         foreach (var (name, station, uses, makes, amount, minutes) in Grounds)
             tree.Json(
                 $"entries/recipes/{name}.json",
@@ -83,8 +83,14 @@ internal static class Workshop
         return json;
     }
 
-    public static JsonArray TechniqueList() =>
-        new([.. Techniques.Select(t => (JsonNode)Technique($"moor.{t.Name}", t.After is { } after ? $"moor.{after}" : null, t.Months))]);
+    /// <summary>In 4.0 lids are learned sooner, and kilns are read.</summary>
+    public static JsonArray TechniqueList(string edition)
+    {
+        var list = edition == "4.0"
+            ? [.. Techniques.Select(t => t.Name == "lids" ? t with { Months = 3 } : t), ("kiln_reading", "salt_firing", 4)]
+            : Techniques;
+        return new([.. list.Select(t => (JsonNode)Technique($"moor.{t.Name}", t.After is { } after ? $"moor.{after}" : null, t.Months))]);
+    }
 
     public static JsonObject Recipe(string id, string station, JsonNode[] uses, JsonNode[] makes, int minutes, string edition)
     {

@@ -92,6 +92,7 @@ public class DemoTests
                 ("recipe/free-gain", "entries/recipes/break_bricks.json"),
                 ("entry/dangling", "entries/recipes/tide_cup.json"),
                 ("entry/hides-others", "entries/techniques.json"),
+                ("entry/made-of-old", "entries/techniques.json"),
                 ("entry/not-covered", "entries/towers/quay.json#market_closes"),
                 ("image/too-heavy", "front.png"),
                 ("path/no-place", "notes.txt"),

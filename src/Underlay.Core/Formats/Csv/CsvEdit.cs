@@ -12,6 +12,17 @@ public static class CsvEdit
     public static byte[] Append(CsvText csv, IReadOnlyList<IEnumerable<string>> rows) =>
         csv.Write([.. csv.Rows.Select(r => r.Raw), .. rows.Select(csv.Format)]);
 
+    /// <summary>The file with one more column behind the others, empty in every row.</summary>
+    public static byte[] AddColumn(CsvText csv, string column) =>
+        csv.Write(
+        [
+            .. csv.Rows.Select((row, i) =>
+            {
+                var end = row.Raw.Length - row.Raw.TrimEnd('\r', '\n').Length;
+                return $"{row.Raw[..^end]}{csv.Separator}{(i == 0 ? csv.Quote(column) : "")}{row.Raw[^end..]}";
+            }),
+        ]);
+
     /// <summary>The file with another value wherever a row has one in a column.</summary>
     /// <param name="csv">The text.</param>
     /// <param name="column">The column.</param>
