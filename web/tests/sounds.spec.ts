@@ -26,7 +26,7 @@ const listen = () => {
     const connect = AudioNode.prototype.connect as (this: AudioNode, to: AudioNode) => AudioNode
     AudioNode.prototype.connect = function (this: AudioNode, to: AudioNode) {
         if (to === this.context.destination) {
-            const heard = new AnalyserNode(this.context, { fftSize: 2048 })
+            const heard = new AnalyserNode(this.context, { fftSize: 32768 })
             connect.call(this, heard)
             Object.assign(window, { heard })
         }
@@ -34,7 +34,7 @@ const listen = () => {
     } as AudioNode['connect']
 }
 
-/** The highest sample that is played now. */
+/** The highest sample of what was played in the last two thirds of a second. */
 const peak = () => {
     const { heard } = window as unknown as { heard?: AnalyserNode }
     if (!heard) return 0

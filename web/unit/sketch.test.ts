@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { answered, gridOf, inEveryState } from '@/stops/define/sketch/grid'
 import { groundOf } from '@/stops/define/sketch/ground'
 import { mapOf, mostAsked } from '@/stops/define/sketch/map'
+import { draw } from '@/stops/define/sketch/peal'
 
 const grid = {
     field: '/occasions',
@@ -11,6 +12,7 @@ const grid = {
     states: ['clear', 'rain', 'snow'],
     any: 'any',
     lists: 'strokes',
+    plays: { sound: 'audio', weight: 'weight', rest: 'rest_ms' },
     codes: [
         { code: 'late', name: 'A late cart', group: 'market', isRequired: false },
         { code: 'opens', name: 'The market opens', group: 'market', isRequired: true },
@@ -54,6 +56,22 @@ describe('the grid of what answers what', () => {
     it('stands whatever is in the entry', () => {
         for (const value of [null, {}, { occasions: 3, peals: [null, 'x', { signal: 4 }] }])
             expect(() => gridOf(grid, value)).not.toThrow()
+    })
+})
+
+describe('a stroke that is drawn', () => {
+    it('comes as often as its share of the weights', () => {
+        const drawn = (weights: number[], at: number) =>
+            weights.indexOf(
+                draw(
+                    weights.map((weight) => ({ weight })),
+                    at,
+                )?.weight ?? -1,
+            )
+        expect([0, 0.74, 0.75, 0.99].map((at) => drawn([3, 1], at))).toEqual([0, 0, 1, 1])
+        expect([0, 0.5, 0.99].map((at) => drawn([0, 2], at))).toEqual([1, 1, 1])
+        expect(draw([{ weight: 0 }, { weight: 0, last: true }], 0.9)).toEqual({ weight: 0, last: true })
+        expect(draw([], 0.5)).toBeUndefined()
     })
 })
 

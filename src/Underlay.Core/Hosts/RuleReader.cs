@@ -322,6 +322,14 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         ReadBasis(cursor),
         ReadSpan(cursor));
 
+    private static PlaysShape? ReadPlays(ProfileCursor cursor)
+    {
+        if (cursor.ObjectIfAny("plays") is not { } plays) return null;
+        var shape = new PlaysShape(plays.Text("sound"), plays.Text("weight"), plays.Text("rest"));
+        plays.Done();
+        return shape;
+    }
+
     private CoversRule ReadCovers(ProfileCursor cursor) => new(
         cursor.Text("field"),
         NoteCodebook(cursor),
@@ -333,6 +341,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         cursor.Texts("of"),
         cursor.Text("any"),
         cursor.Text("lists"),
+        ReadPlays(cursor),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));

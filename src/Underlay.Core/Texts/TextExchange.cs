@@ -1,4 +1,3 @@
-using System.Text;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Names;
 
@@ -14,18 +13,14 @@ public sealed record TextReading(IReadOnlyList<TextChange> Changes, IReadOnlyLis
 public static class TextExchange
 {
     private const int MostPassed = 50;
-    private static readonly char[] Separators = [',', ';', '\t'];
 
     /// <summary>Texts as CSV (RFC 4180) with a byte order mark, by which spreadsheets know that it is UTF-8.</summary>
     /// <param name="sheet">The texts.</param>
     /// <param name="lines">Those that are written.</param>
-    public static byte[] Write(TextSheet sheet, IEnumerable<TextLine> lines)
-    {
-        var csv = CsvText.Read("key\r\n")!;
-        var text = new StringBuilder().Append(csv.Format(sheet.Languages.Prepend(sheet.Place.Table!.Key)));
-        foreach (var line in lines) text.Append(csv.Format(sheet.Languages.Select(line.In).Prepend(line.Key)));
-        return [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(text.ToString())];
-    }
+    public static byte[] Write(TextSheet sheet, IEnumerable<TextLine> lines) =>
+        SpreadsheetCsv.Write(
+            sheet.Languages.Prepend(sheet.Place.Table!.Key),
+            lines.Select(line => sheet.Languages.Select(line.In).Prepend(line.Key)));
 
     /// <summary>Reads such a table: with commas, semicolons or tabs, in UTF-8 or UTF-16, with a mark or without.</summary>
     /// <param name="sheet">The texts as they are.</param>
@@ -33,7 +28,7 @@ public static class TextExchange
     public static TextReading Read(TextSheet sheet, byte[] bytes)
     {
         var key = sheet.Place.Table!.Key;
-        if (Parse(Decode(bytes), key) is not { } csv)
+        if (SpreadsheetCsv.Read(bytes, key) is not { } csv)
             return new TextReading([], [], $"This is no table with a column “{key}”: save it as CSV, with commas, semicolons or tabs.");
         var passed = new List<string>();
         string? LanguageOf(string column) =>
@@ -66,21 +61,4 @@ public static class TextExchange
         if (passed.Count > MostPassed) passed = [.. passed.Take(MostPassed), $"And {passed.Count - MostPassed} more."];
         return new TextReading(changes, passed, null);
     }
-
-    private static string Decode(byte[] bytes)
-    {
-        var encoding = bytes.AsSpan() switch
-        {
-            [0xFF, 0xFE, ..] => Encoding.Unicode,
-            [0xFE, 0xFF, ..] => Encoding.BigEndianUnicode,
-            var plain when System.Text.Unicode.Utf8.IsValid(plain) => Encoding.UTF8,
-            _ => Encoding.Latin1,
-        };
-        return encoding.GetString(bytes).TrimStart('\uFEFF');
-    }
-
-    private static CsvText? Parse(string text, string key) =>
-        Separators
-            .Select(separator => CsvText.Read(text, separator))
-            .FirstOrDefault(c => c?.Header.Any(h => h.Trim().Equals(key, StringComparison.OrdinalIgnoreCase)) == true);
 }

@@ -7,6 +7,7 @@ using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Manifests;
+using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.References;
 using Underlay.Core.Stacks;
@@ -54,7 +55,8 @@ internal static class EntryEndpoints
             snapshot.Revision,
             entries,
             snapshot.Profile.Places.Any(p => p.RulesOf<TextsRule>(snapshot.Edition).Any()),
-            snapshot.Profile.Economy is not null);
+            snapshot.Profile.Economy is not null,
+            SignalScript.IsThere(snapshot.Profile, snapshot.Edition));
     }
 
     private static async Task<EntryView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
@@ -194,7 +196,8 @@ internal static class EntryEndpoints
                             n.Bindings.Spell(placeholder)!,
                             LedgerEndpoints.TitleOf(place, n.Bindings),
                             place.Content == PlaceContent.Picture ? n.Path.Value : null,
-                            n.FromPack)),
+                            n.FromPack,
+                            place.Content == PlaceContent.Sound ? n.Path.Value : null)),
         ];
     }
 

@@ -20,14 +20,16 @@ internal sealed record EntryItem(
 /// <summary>All entries of the pack.</summary>
 /// <param name="HasTexts">The host shows texts of packs.</param>
 /// <param name="HasRecipes">The host has recipes.</param>
-internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries, bool HasTexts, bool HasRecipes);
+/// <param name="HasScript">Entries of the host play sounds on signals.</param>
+internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries, bool HasTexts, bool HasRecipes, bool HasScript);
 
 /// <summary>What a field may name.</summary>
 /// <param name="Value">What is written in the field.</param>
 /// <param name="Name">What people call it.</param>
 /// <param name="Picture">A path of the pack or the base that shows it, or null.</param>
 /// <param name="FromPack">Whether the picture, or the thing itself, is the pack's.</param>
-internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack);
+/// <param name="Sound">A path of the pack or the base at which it can be heard, or null.</param>
+internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack, string? Sound = null);
 
 /// <summary>What the base's entries have in a field.</summary>
 internal sealed record Sibling(string Title, string Path, JsonElement Value);

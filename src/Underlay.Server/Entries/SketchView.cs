@@ -15,6 +15,7 @@ internal sealed record SketchCode(string Code, string Name, string Group, bool I
 /// <param name="When">A row's field with its state.</param>
 /// <param name="Any">What stands for all states.</param>
 /// <param name="Lists">A row's field with the list that must not be empty.</param>
+/// <param name="Plays">What the list plays; null where it plays nothing.</param>
 internal sealed record GridSketch(
     string Field,
     string Rows,
@@ -23,6 +24,7 @@ internal sealed record GridSketch(
     IReadOnlyList<string> States,
     string Any,
     string Lists,
+    PlaysShape? Plays,
     IReadOnlyList<SketchCode> Codes);
 
 /// <summary>Rows of which the first that fits counts, drawn as a map of a number and a state.</summary>
@@ -70,6 +72,7 @@ internal sealed record SketchView(GridSketch? Grid, MapSketch? Map, GroundSketch
                     covers.States,
                     covers.Any,
                     covers.Lists,
+                    covers.Plays,
                     [
                         .. overlay.Codebook(covers.Codebook).Codes.Select(
                             c => new SketchCode(

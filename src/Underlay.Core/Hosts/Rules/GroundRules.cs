@@ -25,6 +25,12 @@ public sealed record ReachableRule(
     Basis Basis,
     EditionSpan Editions) : Rule(Else, Basis, Editions);
 
+/// <summary>What a list of a row plays: one item is drawn by its weight, played, and rested after; then one is drawn again.</summary>
+/// <param name="Sound">The field of an item with the name of its sound.</param>
+/// <param name="Weight">The field with how often it is drawn beside the others.</param>
+/// <param name="Rest">The field with the pause behind it, in milliseconds.</param>
+public sealed record PlaysShape(string Sound, string Weight, string Rest);
+
 /// <summary>For what an entry claims it has a row of each code that is required, in each of some states.</summary>
 /// <param name="Field">Pointer to the list of codes that it claims.</param>
 /// <param name="Codebook">The codebook of the codes of rows.</param>
@@ -36,6 +42,7 @@ public sealed record ReachableRule(
 /// <param name="States">The states.</param>
 /// <param name="Any">The value that stands for all of them.</param>
 /// <param name="Lists">The field of a row with a list that must not be empty for the row to count.</param>
+/// <param name="Plays">What the list plays; null where it plays nothing.</param>
 /// <param name="Else">What the host shows, at the entry and the code, where a state has no row.</param>
 /// <param name="Basis">How it is known.</param>
 /// <param name="Editions">Where it holds.</param>
@@ -50,6 +57,7 @@ public sealed record CoversRule(
     IReadOnlyList<string> States,
     string Any,
     string Lists,
+    PlaysShape? Plays,
     Consequence Else,
     Basis Basis,
     EditionSpan Editions) : Rule(Else, Basis, Editions);

@@ -9,6 +9,10 @@ export interface Piece {
     part?: { from: number; to: number }
     /** How much louder or softer, dB. */
     gain?: number
+    /** Played to its end. */
+    onEnd?: () => void
+    /** Not played, or not to its end: another was pressed, or it cannot be played here. */
+    onSilenced?: () => void
 }
 
 // Wherever it was pressed, one sound is heard at a time.
@@ -24,29 +28,34 @@ export function useListening() {
     let context: AudioContext | null = null
     let source: AudioBufferSourceNode | null = null
     let frame = 0
+    let piece: Piece | null = null
 
     function stop() {
+        const silenced = piece
+        piece = null
+        silenced?.onSilenced?.()
         source?.stop()
         source = null
         playing.value = null
         cancelAnimationFrame(frame)
     }
 
-    async function play(name: string, piece: Piece) {
+    async function play(name: string, wanted: Piece) {
         const isOn = playing.value === name
         stop()
         if (isOn) return
         if (silence !== stop) silence?.()
         silence = stop
         playing.value = name
+        piece = wanted
         problem.value = ''
         try {
             context ??= new AudioContext()
-            const buffer = known.get(piece.url) ?? (await load(context, piece.url))
-            if (playing.value === name) start(context, buffer, name, piece)
+            const buffer = known.get(wanted.url) ?? (await load(context, wanted.url))
+            if (playing.value === name) start(context, buffer, name, wanted)
         } catch {
             problem.value = 'It cannot be played here.'
-            playing.value = null
+            stop()
         }
     }
 
@@ -58,7 +67,7 @@ export function useListening() {
         return buffer
     }
 
-    function start(on: AudioContext, buffer: AudioBuffer, name: string, { loop, part, gain = 0 }: Piece) {
+    function start(on: AudioContext, buffer: AudioBuffer, name: string, { loop, part, gain = 0, onEnd }: Piece) {
         const level = new GainNode(on, { gain: 10 ** (gain / 20) })
         const now = new AudioBufferSourceNode(on, { buffer, loop: !!loop })
         if (loop) [now.loopStart, now.loopEnd] = [loop.from, loop.to]
@@ -66,7 +75,12 @@ export function useListening() {
         const [began, from] = [on.currentTime, loop?.start ?? part?.from ?? 0]
         if (part) now.start(0, from, part.to - from)
         else now.start(0, from)
-        now.onended = () => source === now && stop()
+        now.onended = () => {
+            if (source !== now) return
+            piece = null
+            stop()
+            onEnd?.()
+        }
         source = now
         const follow = () => {
             const seconds = from + on.currentTime - began

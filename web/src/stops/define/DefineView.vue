@@ -9,12 +9,14 @@ const props = defineProps<{ id: string }>()
 const view = useQueryValue('view', 'entries')
 const { data: list } = useEntries(() => props.id)
 const EconomyView = defineAsyncComponent(() => import('./economy/EconomyView.vue'))
+const ScriptView = defineAsyncComponent(() => import('./script/ScriptView.vue'))
 const TextsView = defineAsyncComponent(() => import('./texts/TextsView.vue'))
 /** What the host has; entries alone need no choice. */
 const views = computed(() => [
     { key: 'entries', title: 'Entries' },
     ...(list.value?.hasTexts ? [{ key: 'texts', title: 'Texts' }] : []),
     ...(list.value?.hasRecipes ? [{ key: 'economy', title: 'Economy' }] : []),
+    ...(list.value?.hasScript ? [{ key: 'script', title: 'Script' }] : []),
 ])
 /** The arrows go from view to view, as in every list of tabs. */
 function walk(event: KeyboardEvent, by: number) {
@@ -52,6 +54,7 @@ function walk(event: KeyboardEvent, by: number) {
         <div class="min-h-0 grow">
             <TextsView v-if="view === 'texts'" :id="id" />
             <EconomyView v-else-if="view === 'economy'" :id="id" />
+            <ScriptView v-else-if="view === 'script'" :id="id" />
             <EntriesView v-else :id="id" />
         </div>
     </div>

@@ -8,12 +8,17 @@ import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
 import GroundMap from './sketch/GroundMap.vue'
 import PealGrid from './sketch/PealGrid.vue'
 import ReactionMap from './sketch/ReactionMap.vue'
+import { useHeard } from './sketch/useHeard'
 import { provideTaken } from './taken'
 
 /** The fields of an entry, those that it has to have first. */
 const props = defineProps<{ pack: string; entry: EntryView; value: unknown; faults: readonly FaultView[] }>()
 defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string]; save: [] }>()
 provideTaken(() => props.entry.taken)
+const heardAt = useHeard(
+    () => props.pack,
+    () => props.entry,
+)
 
 const valueKind = computed(() => valueKindOf(props.entry.schema))
 /** Fields that are needed, own or taken over: without an entry to take over from they are required. */
@@ -43,6 +48,7 @@ const further = computed(() => fields.value.filter(isPlain))
                 v-if="entry.sketch.grid"
                 :sketch="entry.sketch.grid"
                 :value="value"
+                :heard-at="heardAt"
                 @set="(p, v) => $emit('set', p, v)"
             />
             <ReactionMap v-if="entry.sketch.map" :sketch="entry.sketch.map" :value="value" />

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { SoundView } from '@/api/client'
 import { bytes } from '@/shared/words'
 import AddStep from './AddStep.vue'
-import RecordDialog from './RecordDialog.vue'
+import RecordDialog from '@/shared/parts/RecordDialog.vue'
 import StepPlate from './StepPlate.vue'
 import type { Steps } from './useSteps'
 

@@ -2,13 +2,20 @@
 import { computed } from 'vue'
 import type { GridSketch } from '@/api/client'
 import { answered, gridOf, inEveryState, type GridRow } from './grid'
+import { usePeal } from './usePeal'
 
 /** What answers each code in each state: required first, what is not answered marked, an empty one filled by a press. */
-const props = defineProps<{ sketch: GridSketch; value: unknown }>()
+const props = defineProps<{
+    sketch: GridSketch
+    value: unknown
+    /** Where a sound can be heard; null where it is not there. */
+    heardAt: (sound: string) => string | null
+}>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown] }>()
 const rows = computed(() => gridOf(props.sketch, props.value))
 const isWhole = (row: GridRow) => row.cells.every((cell) => cell.row >= 0)
 const isBegun = (row: GridRow) => row.cells.some((cell) => cell.row >= 0)
+const { ringing, ring } = usePeal()
 const answer = (code: string, state: string) =>
     emit('set', props.sketch.rows, answered(props.sketch, props.value, code, state))
 const fill = (code: string) => emit('set', props.sketch.rows, inEveryState(props.sketch, props.value, code))
@@ -41,6 +48,16 @@ const fill = (code: string) => emit('set', props.sketch.rows, inEveryState(props
                     </th>
                     <td v-for="cell in row.cells" :key="cell.state" class="py-1 pr-3">
                         <span v-for="says in cell.says" :key="says" class="block whitespace-nowrap">{{ says }}</span>
+                        <button
+                            v-if="cell.strokes.some((stroke) => heardAt(stroke.sound))"
+                            type="button"
+                            class="word text-tiny"
+                            :aria-pressed="ringing === `${row.code} ${cell.state}`"
+                            :aria-label="`Ring ${row.name} for ${cell.state}`"
+                            @click="ring(`${row.code} ${cell.state}`, cell.strokes, heardAt)"
+                        >
+                            {{ ringing === `${row.code} ${cell.state}` ? 'Stop' : 'Ring' }}
+                        </button>
                         <button
                             v-if="cell.row < 0"
                             type="button"

@@ -1,5 +1,6 @@
 import type { GridSketch } from '@/api/client'
 import { valueAt } from '../schema'
+import type { Stroke } from './peal'
 
 export interface GridCell {
     state: string
@@ -7,6 +8,8 @@ export interface GridCell {
     row: number
     /** What the row lists, with how often each comes. */
     says: string[]
+    /** What is played here; empty where nothing answers, or what answers plays nothing. */
+    strokes: Stroke[]
 }
 
 export interface GridRow {
@@ -48,20 +51,26 @@ export function gridOf(sketch: GridSketch, value: unknown): GridRow[] {
                         Array.isArray(one[sketch.lists]) &&
                         (one[sketch.lists] as unknown[]).length > 0,
                 )
-                return { state, row, says: row < 0 ? [] : shares(rows[row]![sketch.lists] as unknown[]) }
+                const strokes = row < 0 ? [] : strokesOf(sketch, rows[row]![sketch.lists] as unknown[])
+                return { state, row, says: shares(strokes), strokes }
             }),
         }))
         .sort((a, b) => Number(b.isRequired) - Number(a.isRequired))
 }
 
+function strokesOf({ plays }: GridSketch, list: unknown[]): Stroke[] {
+    if (!plays) return []
+    return list.map((item) => {
+        const { [plays.sound]: sound, [plays.weight]: weight, [plays.rest]: rest } = (item ?? {}) as Item
+        const numberOf = (value: unknown, otherwise: number) => (typeof value === 'number' ? value : otherwise)
+        return { sound: String(sound ?? '?'), weight: numberOf(weight, 1), rest: numberOf(rest, 0) }
+    })
+}
+
 /** "low_1 75 %": what is listed with its share of the weights. */
-function shares(list: unknown[]): string[] {
-    const items = list.map((item) => item as { audio?: string; weight?: number })
-    const sum = items.reduce((all, { weight }) => all + (weight ?? 1), 0)
-    return items.map(
-        ({ audio, weight }) =>
-            `${(audio ?? '?').split('/').pop()!} ${Math.round(((weight ?? 1) / (sum || 1)) * 100)} %`,
-    )
+function shares(strokes: readonly Stroke[]): string[] {
+    const sum = strokes.reduce((all, { weight }) => all + weight, 0)
+    return strokes.map(({ sound, weight }) => `${sound.split('/').pop()!} ${Math.round((weight / (sum || 1)) * 100)} %`)
 }
 
 /** The rows with one more, that answers a code in a state as it is answered in another; without a list where nothing does yet. */

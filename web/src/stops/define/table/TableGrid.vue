@@ -61,9 +61,12 @@ const put = (line: Line, column: string, value: string) =>
 /** The same column, some rows on. */
 async function go(row: number, column: number) {
     if (row < 0 || row > lines.value.length) return
-    virtualizer.value.scrollToIndex(row)
+    const cell = () => box.value?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)
     await nextTick()
-    requestAnimationFrame(() => box.value?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)?.focus())
+    // At once where it is drawn: what is typed next belongs there.
+    if (cell()) return cell()!.focus()
+    virtualizer.value.scrollToIndex(row)
+    requestAnimationFrame(() => cell()?.focus())
 }
 
 const { say, warn } = useMessages()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { watch } from 'vue'
-import UDialog from '@/shared/parts/UDialog.vue'
-import { useRecorder, type Take } from './useRecorder'
+import UDialog from './UDialog.vue'
+import { useRecorder, type Take } from '@/shared/composables/useRecorder'
 
 /** Records takes of a sound, to hear them and use one. */
 const isOpen = defineModel<boolean>({ required: true })

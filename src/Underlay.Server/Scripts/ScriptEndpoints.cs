@@ -1,0 +1,146 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Decisions;
+using Underlay.Core.Mending;
+using Underlay.Core.Offers;
+using Underlay.Server.Entries;
+using Underlay.Server.Files;
+using Underlay.Server.Hosting;
+using Underlay.Server.Packs;
+
+namespace Underlay.Server.Scripts;
+
+/// <summary>The script of signals: what is to be recorded, by whom, out for those who record and in again, and each recording put in.</summary>
+internal static class ScriptEndpoints
+{
+    public static void MapScripts(this IEndpointRouteBuilder app)
+    {
+        var pack = app.MapGroup("/api/packs/{id:guid}/script");
+        pack.MapGet("", ViewAsync).WithName("viewScript");
+        pack.MapPost("", NoteAsync).WithName("noteScript");
+        pack.MapGet("/file", WriteAsync).WithName("writeScript");
+        pack
+            .MapPost("/readings", ReadAsync)
+            .WithName("readScript")
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+        pack
+            .MapPost("/takes", TakeAsync)
+            .WithName("takeScript")
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+    }
+
+    private static async Task<ScriptView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        return new ScriptView(snapshot.Revision, [.. LinesOf(snapshot).Select(l => View(snapshot, l))]);
+    }
+
+    private static async Task<ScriptChanged> NoteAsync(Guid id, ScriptNotes request, PackDesk desk, CancellationToken cancel)
+    {
+        var notes = request.Notes.ToDictionary(n => n.Sound, n => new ScriptNote(n.Speaker.Trim(), n.Notes.Trim()), StringComparer.Ordinal);
+        var what = notes.Count == 1 ? $"Note who records {notes.Keys.First()}" : $"Note who records {notes.Count} sounds";
+        var after = await desk.EditAsync(id, null, what, s => ScriptFile.Set(s.Tree, notes), cancel).ConfigureAwait(false);
+        return new ScriptChanged(after.Revision, notes.Count, []);
+    }
+
+    private static async Task<FileContentHttpResult> WriteAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        return TypedResults.File(SignalScript.Write(LinesOf(snapshot)), "text/csv", "script.csv");
+    }
+
+    private static async Task<ScriptChanged> ReadAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        var bytes = await BodyAsync(request, cancel).ConfigureAwait(false);
+        var (taken, unknown) = (0, (IReadOnlyList<string>)[]);
+        var after = await desk.EditAsync(id, null, "Take in a script", snapshot =>
+        {
+            if (SignalScript.Read(LinesOf(snapshot), bytes) is not { } read)
+                throw new ProblemException(
+                    422,
+                    "script-refused",
+                    "This is no table with a column “sound”: save it as CSV, with commas, semicolons or tabs. Nothing was changed.");
+            (taken, unknown) = (read.Notes.Count, read.Unknown);
+            return ScriptFile.Set(snapshot.Tree, read.Notes);
+        }, cancel).ConfigureAwait(false);
+        return new ScriptChanged(after.Revision, taken, unknown);
+    }
+
+    private static async Task<ScriptChanged> TakeAsync(
+        Guid id,
+        string entry,
+        string sound,
+        HttpRequest request,
+        PackDesk desk,
+        CancellationToken cancel)
+    {
+        var bytes = await BodyAsync(request, cancel).ConfigureAwait(false);
+        var after = await desk.EditAsync(id, null, $"Record {sound}", snapshot =>
+        {
+            var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(entry));
+            var line = SignalScript.Of(overlay).FirstOrDefault(l => l.Entry == at && l.Sound == sound)
+                ?? throw new ProblemException(409, "script-refused", $"The script has no {sound} any more. Nothing was changed.");
+            var (edits, problem) = SignalTake.Plan(overlay, line, bytes);
+            return problem is null ? edits : throw new ProblemException(422, "sound-unreadable", $"{problem} Nothing was changed.");
+        }, cancel).ConfigureAwait(false);
+        return new ScriptChanged(after.Revision, 1, []);
+    }
+
+    private static IReadOnlyList<ScriptLine> LinesOf(PackSnapshot snapshot) =>
+        snapshot.Overlay is { } overlay ? SignalScript.Of(overlay) : [];
+
+    private static async Task<byte[]> BodyAsync(HttpRequest request, CancellationToken cancel)
+    {
+        using var bytes = new MemoryStream();
+        await request.Body.CopyToAsync(bytes, cancel).ConfigureAwait(false);
+        return bytes.ToArray();
+    }
+
+    private static ScriptLineView View(PackSnapshot snapshot, ScriptLine line)
+    {
+        var shown = snapshot.Overlay!.Shown(line.Path);
+        return new ScriptLineView(
+            line.Entry.Value,
+            line.Signals,
+            line.IsRequired,
+            line.Sound,
+            line.Path.Value,
+            shown is null ? null : new ShownPicture(line.Path.Value, shown.Facts.Hash.Hex, shown.Layer.IsBase),
+            line.Note.Speaker,
+            line.Note.Notes);
+    }
+}
+
+/// <summary>What is to be recorded.</summary>
+internal sealed record ScriptView(long Revision, IReadOnlyList<ScriptLineView> Lines);
+
+/// <summary>A sound that answers signals, or is to.</summary>
+/// <param name="Entry">The entry that plays it.</param>
+/// <param name="Signals">What it answers.</param>
+/// <param name="IsRequired">Some of them have to be answered.</param>
+/// <param name="Sound">The name by which entries know it.</param>
+/// <param name="Path">Where its file is, or goes.</param>
+/// <param name="File">What is played there now; null for nothing.</param>
+internal sealed record ScriptLineView(
+    string Entry,
+    IReadOnlyList<ScriptSignal> Signals,
+    bool IsRequired,
+    string Sound,
+    string Path,
+    ShownPicture? File,
+    string Speaker,
+    string Notes);
+
+/// <summary>A note on a sound.</summary>
+internal sealed record ScriptNoteView(string Sound, string Speaker, string Notes);
+
+/// <summary>Notes to keep.</summary>
+internal sealed record ScriptNotes(IReadOnlyList<ScriptNoteView> Notes);
+
+/// <summary>Done.</summary>
+/// <param name="Taken">How many sounds have other notes or another recording.</param>
+/// <param name="Unknown">Sounds of a table that the script does not have.</param>
+internal sealed record ScriptChanged(long Revision, int Taken, IReadOnlyList<string> Unknown);

@@ -1,0 +1,69 @@
+import { useQuery } from '@tanstack/vue-query'
+import { markRaw, ref, toValue, type MaybeRefOrGetter } from 'vue'
+import { api, data, type ScriptLineView } from '@/api/client'
+import { useChange } from '@/shared/composables/usePack'
+
+type Note = Pick<ScriptLineView, 'speaker' | 'notes'>
+
+/** What is to be recorded for signals, and what can be done with it. */
+export function useScript(pack: MaybeRefOrGetter<string>) {
+    const change = useChange(pack)
+    const path = () => ({ id: toValue(pack) })
+    const query = useQuery({
+        queryKey: ['pack', () => toValue(pack), 'script'],
+        queryFn: () => data(api.GET('/api/packs/{id}/script', { params: { path: path() } })),
+        placeholderData: (before) => before,
+    })
+
+    /** What was typed and is under way: it stands in its field until it is kept or refused, also while there is no network. */
+    const typed = ref(new Map<string, Note>())
+    const noteOf = (line: ScriptLineView): Note => ({
+        speaker: line.speaker,
+        notes: line.notes,
+        ...typed.value.get(line.sound),
+    })
+    async function note(line: ScriptLineView, over: Partial<Note>) {
+        const now = markRaw({ ...noteOf(line), ...over })
+        typed.value.set(line.sound, now)
+        await change.run(() =>
+            data(
+                api.POST('/api/packs/{id}/script', {
+                    params: { path: path() },
+                    body: { notes: [{ sound: line.sound, ...now }] },
+                }),
+            ),
+        )
+        if (typed.value.get(line.sound) === now) typed.value.delete(line.sound)
+    }
+
+    /** Puts a recording in as the sound of a line, with its row and where it is listed. */
+    const take = ({ entry, sound }: ScriptLineView, file: File) =>
+        change.run(
+            () =>
+                data(
+                    api.POST('/api/packs/{id}/script/takes', {
+                        params: { path: path(), query: { entry, sound } },
+                        ...bodyOf(file),
+                    }),
+                ),
+            () => `${sound} is recorded.`,
+        )
+
+    /** Takes speakers and notes of a table in. */
+    const read = (file: File) =>
+        change.run(
+            () => data(api.POST('/api/packs/{id}/script/readings', { params: { path: path() }, ...bodyOf(file) })),
+            ({ taken, unknown }) =>
+                `${taken} of its lines differ and are taken in${
+                    unknown.length > 0 ? `; not in the script: ${unknown.slice(0, 4).join(', ')}` : ''
+                }.`,
+        )
+
+    return { ...query, isBusy: change.isBusy, noteOf, note, take, read }
+}
+
+const bodyOf = (file: File) => ({
+    body: file as never,
+    bodySerializer: (body: unknown) => body as Blob,
+    headers: { 'Content-Type': 'application/octet-stream' },
+})

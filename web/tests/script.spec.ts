@@ -1,0 +1,102 @@
+import { expect, test, type Page } from '@playwright/test'
+import { newPack } from './pages'
+
+/** The script of signals: noted, sent out and taken in, recorded into. */
+
+test.use({
+    testIdAttribute: 'data-test',
+    permissions: ['microphone'],
+    launchOptions: {
+        executablePath: '/usr/bin/chromium',
+        args: [
+            '--no-sandbox',
+            '--disable-gpu',
+            '--use-fake-device-for-media-stream',
+            '--use-fake-ui-for-media-stream',
+            '--autoplay-policy=no-user-gesture-required',
+        ],
+    },
+})
+
+const tower = JSON.stringify(
+    {
+        id: 'saltbrook.pier',
+        occasions: ['market_day'],
+        peals: [
+            { signal: 'market_opens', weather: 'any', strokes: [{ audio: 'bells/low_1', weight: 1, rest_ms: 200 }] },
+        ],
+    },
+    null,
+    2,
+)
+
+const codes = async (page: Page, id: string) =>
+    (
+        (await (await page.request.get(`/api/packs/${id}/findings`)).json()) as {
+            rows: { name: { code: string; path: string } }[]
+        }
+    ).rows.map(({ name }) => `${name.code} ${name.path}`)
+
+test('a signal is recorded from the script: its sound, its row and its stroke are there', async ({ page }) => {
+    test.setTimeout(120_000)
+    const id = await newPack(page, 'Pier Bells')
+    await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })
+    expect(await codes(page, id)).toContain('entry/not-covered entries/towers/pier.json#market_closes')
+
+    await page.goto(`/packs/${id}/define`)
+    await page.getByRole('tab', { name: 'Script' }).click()
+    await page.getByTestId('which-script').selectOption('left')
+    const line = page.locator('[data-sound="bells/saltbrook_market_closes_1"]')
+    await expect(line).toContainText('The market closes')
+    await expect(line).toContainText('to be recorded')
+    await line.getByRole('textbox', { name: /Who records/ }).fill('Ann')
+    await line.getByRole('textbox', { name: /Notes/ }).fill('low, and slow')
+    await line.getByRole('textbox', { name: /Notes/ }).press('Tab')
+
+    // Out to somebody without Underlay, and back.
+    await expect
+        .poll(async () => (await page.request.get(`/api/packs/${id}/script/file`)).text())
+        .toContain('Ann,"low, and slow"')
+    const table = await (await page.request.get(`/api/packs/${id}/script/file`)).text()
+    await page
+        .locator('input[type="file"]')
+        .setInputFiles({ name: 'script.csv', mimeType: 'text/csv', buffer: Buffer.from(table.replace('Ann', 'Bea')) })
+    await expect(page.getByText('1 of its lines differ and are taken in.')).toBeVisible()
+    await expect(line.getByRole('textbox', { name: /Who records/ })).toHaveValue('Bea')
+
+    await line.getByRole('button', { name: /^Record/ }).click()
+    await page.getByTestId('record').click()
+    await expect(page.getByTestId('recorder-state')).toContainText(/^[2-9]\.\d s/, { timeout: 20_000 })
+    await page.getByTestId('record').click()
+    await page.getByTestId('use-take-1').click()
+    await expect(page.getByText('bells/saltbrook_market_closes_1 is recorded.')).toBeVisible()
+    await page.getByTestId('which-script').selectOption('all')
+    await expect(line).toContainText('recorded, any'.split(',')[0]!)
+
+    const left = await codes(page, id)
+    expect(left.filter((one) => /not-covered|sound\/(row|rate|channels|unreadable)/.test(one))).toEqual([])
+    const read = async (path: string) => (await page.request.get(`/api/packs/${id}/file`, { params: { path } })).text()
+    expect(await read('audio/bells.csv')).toContain('saltbrook_market_closes_1,')
+    expect(JSON.parse(await read('entries/towers/pier.json'))).toMatchObject({
+        peals: [{}, { signal: 'market_closes', weather: 'any', strokes: [{ rest_ms: 200 }] }],
+    })
+
+    // One step back, as one step forth.
+    await page.keyboard.press('Control+z')
+    await expect(line).toContainText('to be recorded')
+    expect(JSON.parse(await read('entries/towers/pier.json'))).toMatchObject({ peals: [{ signal: 'market_opens' }] })
+})
+
+test('a peal is rung as the host draws it, and stops when it is pressed again', async ({ page }) => {
+    const id = await newPack(page, 'Pier Peals')
+    await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })
+    await page.goto(`/packs/${id}/define?path=entries/towers/pier.json`)
+    const ring = page.getByRole('button', { name: 'Ring The market opens for rain' })
+    await ring.click()
+    await expect(ring).toHaveText('Stop')
+    await expect(ring).toHaveAttribute('aria-pressed', 'true')
+    await ring.click()
+    await expect(ring).toHaveText('Ring')
+    // Of a signal that nothing answers there is nothing to hear.
+    await expect(page.getByRole('button', { name: 'Ring The market closes for rain' })).toHaveCount(0)
+})
