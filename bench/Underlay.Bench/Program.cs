@@ -15,6 +15,7 @@ using Underlay.Testing;
 // Underlay.Bench open DATABASE PICTURES: times the opening of a pack of that many pictures in a database of its own.
 // Underlay.Bench economy RECIPES: times what is computed of that many recipes.
 // Underlay.Bench entries ENTRIES: times the check of that many entries, first and after a change, and a rename.
+// Underlay.Bench sounds OUT NUMBER: writes a sound pack of that many recordings; without them, times steps over one minute.
 // Underlay.Bench splitter SESSIONS: tells how well that many made-up recordings of 40 sounds are split.
 // Underlay.Bench fuzz MINUTES SEEDS: reads damaged files for that long; those that break something are kept in SEEDS.
 switch (args)
@@ -45,6 +46,12 @@ switch (args)
     case ["entries", var entries] when int.TryParse(entries, CultureInfo.InvariantCulture, out var few):
         EntriesTable.Print(Repository.Kilnmoor, few, Console.Out);
         return 0;
+    case ["sounds", var folder, var total] when int.TryParse(total, CultureInfo.InvariantCulture, out var recordings):
+        SoundsTable.Make(folder, recordings);
+        return 0;
+    case ["sounds"]:
+        SoundsTable.PrintSteps(Console.Out);
+        return 0;
     case ["splitter", var sessions] when int.TryParse(sessions, CultureInfo.InvariantCulture, out var evenings):
         SplitterTable.Print(evenings, Console.Out);
         return 0;
@@ -53,7 +60,7 @@ switch (args)
     default:
         Console.Error.WriteLine(
             "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
-                + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | splitter SESSIONS | fuzz MINUTES SEEDS");
+                + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | sounds [OUT NUMBER] | splitter SESSIONS | fuzz MINUTES SEEDS");
         return 2;
 }
 

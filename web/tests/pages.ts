@@ -2,6 +2,22 @@ import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 
+/** A browser with a microphone that beeps, and which plays unasked. */
+export const withMicrophone = {
+    testIdAttribute: 'data-test',
+    permissions: ['microphone'],
+    launchOptions: {
+        executablePath: '/usr/bin/chromium',
+        args: [
+            '--no-sandbox',
+            '--disable-gpu',
+            '--use-fake-device-for-media-stream',
+            '--use-fake-ui-for-media-stream',
+            '--autoplay-policy=no-user-gesture-required',
+        ],
+    },
+}
+
 /** Begins a new pack in the browser and gives its id. */
 export async function newPack(page: Page, title: string): Promise<string> {
     await page.goto('/packs')

@@ -1,22 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
-import { newPack } from './pages'
+import { newPack, withMicrophone } from './pages'
 
 /** The script of signals: noted, sent out and taken in, recorded into. */
 
-test.use({
-    testIdAttribute: 'data-test',
-    permissions: ['microphone'],
-    launchOptions: {
-        executablePath: '/usr/bin/chromium',
-        args: [
-            '--no-sandbox',
-            '--disable-gpu',
-            '--use-fake-device-for-media-stream',
-            '--use-fake-ui-for-media-stream',
-            '--autoplay-policy=no-user-gesture-required',
-        ],
-    },
-})
+test.use(withMicrophone)
 
 const tower = JSON.stringify(
     {

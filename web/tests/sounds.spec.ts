@@ -1,23 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { drop, findings, newPack, tryPack } from './pages'
+import { drop, findings, newPack, tryPack, withMicrophone } from './pages'
 
 /** Sounds in Shape: recorded from a microphone, shaped by steps, gone round in, heard, and right in the host. */
 
-test.use({
-    testIdAttribute: 'data-test',
-    permissions: ['microphone'],
-    launchOptions: {
-        executablePath: '/usr/bin/chromium',
-        args: [
-            '--no-sandbox',
-            '--disable-gpu',
-            '--use-fake-device-for-media-stream',
-            '--use-fake-ui-for-media-stream',
-            '--autoplay-policy=no-user-gesture-required',
-        ],
-    },
-})
+test.use(withMicrophone)
 
 const wind = 'audio/ambience/moor_wind.wav'
 

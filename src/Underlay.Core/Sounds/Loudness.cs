@@ -36,27 +36,25 @@ public static class Loudness
     private static double[] Energies(Sound sound, int step)
     {
         var whole = sound.Frames / step;
-        var energies = new double[whole < StepsInABlock ? Math.Max(1, (sound.Frames + step - 1) / step) : whole];
-        foreach (var channel in sound.Channels)
+        var count = whole < StepsInABlock ? Math.Max(1, (sound.Frames + step - 1) / step) : whole;
+        var channels = sound.EachChannel(samples =>
         {
+            var energies = new double[count];
             var filter = new Weighting(sound.Rate);
-            for (var i = 0; i < channel.Length && i / step < energies.Length; i++)
-            {
-                var weighted = filter.Next(channel[i]);
-                energies[i / step] += weighted * weighted;
-            }
-        }
-
-        return energies;
+            for (var i = 0; i < count; i++)
+                energies[i] = filter.EnergyOf(samples.AsSpan(i * step, Math.Min(step, samples.Length - (i * step))));
+            return energies;
+        });
+        return [.. Enumerable.Range(0, count).Select(i => channels.Sum(c => c[i]))];
     }
 
     private static double LevelOf(double energy) => -0.691 + (10 * Math.Log10(energy));
 
-    /// <summary>The K weighting: a shelf for the head, then a high-pass; both worked out for the sound's own rate.</summary>
+    /// <summary>The K weighting: a shelf for the head, then a high-pass of 1, -2, 1; both worked out for the sound's own rate.</summary>
     private sealed class Weighting
     {
-        private readonly double[] shelf;
-        private readonly double[] pass;
+        private readonly double shelf0, shelf1, shelf2, shelf3, shelf4;
+        private readonly double pass3, pass4;
         private double s1, s2, p1, p2;
 
         public Weighting(int rate)
@@ -66,27 +64,34 @@ public static class Loudness
             var high = Math.Pow(10, 3.999843853973347 / 20);
             var band = Math.Pow(high, 0.4996667741545416);
             var a0 = 1 + (k / Q) + (k * k);
-            shelf =
-            [
-                (high + (band * k / Q) + (k * k)) / a0, 2 * ((k * k) - high) / a0, (high - (band * k / Q) + (k * k)) / a0,
-                2 * ((k * k) - 1) / a0, (1 - (k / Q) + (k * k)) / a0,
-            ];
+            (shelf0, shelf1, shelf2) =
+                ((high + (band * k / Q) + (k * k)) / a0, 2 * ((k * k) - high) / a0, (high - (band * k / Q) + (k * k)) / a0);
+            (shelf3, shelf4) = (2 * ((k * k) - 1) / a0, (1 - (k / Q) + (k * k)) / a0);
             k = Math.Tan(Math.PI * 38.13547087602444 / rate);
             const double PassQ = 0.5003270373238773;
             a0 = 1 + (k / PassQ) + (k * k);
-            pass = [1, -2, 1, 2 * ((k * k) - 1) / a0, (1 - (k / PassQ) + (k * k)) / a0];
+            (pass3, pass4) = (2 * ((k * k) - 1) / a0, (1 - (k / PassQ) + (k * k)) / a0);
         }
 
-        public double Next(double x)
+        /// <summary>The energy of samples after those before them.</summary>
+        public double EnergyOf(ReadOnlySpan<float> samples)
         {
             // Transposed direct form II.
-            var y = (shelf[0] * x) + s1;
-            s1 = (shelf[1] * x) - (shelf[3] * y) + s2;
-            s2 = (shelf[2] * x) - (shelf[4] * y);
-            var z = (pass[0] * y) + p1;
-            p1 = (pass[1] * y) - (pass[3] * z) + p2;
-            p2 = (pass[2] * y) - (pass[4] * z);
-            return z;
+            var (a, b, c, d) = (s1, s2, p1, p2);
+            var energy = 0.0;
+            foreach (var x in samples)
+            {
+                var y = (shelf0 * x) + a;
+                a = (shelf1 * x) - (shelf3 * y) + b;
+                b = (shelf2 * x) - (shelf4 * y);
+                var z = y + c;
+                c = (-2 * y) - (pass3 * z) + d;
+                d = y - (pass4 * z);
+                energy += z * z;
+            }
+
+            (s1, s2, p1, p2) = (a, b, c, d);
+            return energy;
         }
     }
 }

@@ -11,8 +11,20 @@ public sealed record Sound(int Rate, IReadOnlyList<float[]> Channels)
     /// <summary>How long it is. Seconds.</summary>
     public double Seconds => (double)Frames / Rate;
 
+    // Below this, more threads cost more than they spare.
+    private const int ManyFrames = 100_000;
+
     /// <summary>The sound with every channel changed by itself.</summary>
-    public Sound Map(Func<float[], float[]> change) => this with { Channels = [.. Channels.Select(change)] };
+    public Sound Map(Func<float[], float[]> change) => this with { Channels = EachChannel(change) };
+
+    /// <summary>What comes of each channel by itself, in order; of long sounds worked out side by side.</summary>
+    internal T[] EachChannel<T>(Func<float[], T> work)
+    {
+        var results = new T[Channels.Count];
+        if (Channels.Count > 1 && Frames >= ManyFrames) Parallel.For(0, results.Length, i => results[i] = work(Channels[i]));
+        else for (var i = 0; i < results.Length; i++) results[i] = work(Channels[i]);
+        return results;
+    }
 
     /// <summary>The mean of all channels as the only one; the sound itself where it has one.</summary>
     public Sound ToMono()
@@ -34,7 +46,12 @@ public sealed record Sound(int Rate, IReadOnlyList<float[]> Channels)
     public Sound Gain(double decibels)
     {
         var factor = (float)Decibels.ToFactor(decibels);
-        return Map(samples => [.. samples.Select(s => s * factor)]);
+        return Map(samples =>
+        {
+            var louder = new float[samples.Length];
+            for (var i = 0; i < louder.Length; i++) louder[i] = samples[i] * factor;
+            return louder;
+        });
     }
 
     /// <summary>The frames from one to the one before another.</summary>

@@ -1,3 +1,6 @@
+using System.Numerics;
+using System.Runtime.InteropServices;
+
 namespace Underlay.Core.Sounds;
 
 /// <summary>The highest level that a sound has between its samples too.</summary>
@@ -6,45 +9,66 @@ public static class TruePeak
 {
     private const int Phases = 4;
     private const int Taps = 12;
+    private const int Block = 64;
 
     private static readonly float[][] Filters = Make();
     private static readonly float MostGain = Filters.Max(f => f.Sum(Math.Abs));
 
     /// <summary>The highest magnitude; 1 is full scale.</summary>
-    public static double Of(Sound sound) => sound.Channels.Max(Of);
+    public static double Of(Sound sound) => sound.EachChannel(Of).Max();
 
-    private static double Of(float[] samples)
+    private static float Of(float[] samples)
     {
-        var peak = 0f;
-        foreach (var sample in samples) peak = Math.Max(peak, Math.Abs(sample));
-        for (var i = 0; i < samples.Length; i++)
+        var peak = Highest(samples);
+        // Silence around, so that the first and the last sample have as many neighbours as all others.
+        var around = new float[samples.Length + (2 * Taps)];
+        samples.CopyTo(around, Taps);
+        for (var i = 0; i < samples.Length; i += Block)
         {
+            var count = Math.Min(Block, samples.Length - i);
+            // From the first tap of the block's first value to the last tap of its last.
+            var seen = around.AsSpan(i + Taps - (Taps / 2) + 1, count + Taps - 1);
             // Where the samples around are too low to reach the peak, nothing between them does.
-            var (from, to) = (Math.Max(0, i - (Taps / 2) + 1), Math.Min(samples.Length, i + (Taps / 2) + 1));
-            if (Math.Max(Math.Abs(samples[i]), i + 1 < to ? Math.Abs(samples[i + 1]) : 0) * MostGain <= peak
-                && !Reaches(samples, from, to, peak))
-                continue;
-            for (var phase = 1; phase < Phases; phase++)
-            {
-                var sum = 0f;
-                for (var tap = 0; tap < Taps; tap++)
-                {
-                    var at = i - (Taps / 2) + 1 + tap;
-                    if (at >= 0 && at < samples.Length) sum += samples[at] * Filters[phase][tap];
-                }
-
-                peak = Math.Max(peak, Math.Abs(sum));
-            }
+            if (Highest(seen) * MostGain <= peak) continue;
+            for (var phase = 1; phase < Phases; phase++) peak = Math.Max(peak, Between(seen, Filters[phase], count));
         }
 
         return peak;
     }
 
-    private static bool Reaches(float[] samples, int from, int to, float peak)
+    /// <summary>The highest magnitude between samples at one phase. Each value is summed in the order of its taps.</summary>
+    private static float Between(ReadOnlySpan<float> samples, float[] filter, int count)
     {
-        for (var i = from; i < to; i++)
-            if (Math.Abs(samples[i]) * MostGain > peak) return true;
-        return false;
+        var most = Vector<float>.Zero;
+        var i = 0;
+        for (; i + Vector<float>.Count <= count; i += Vector<float>.Count)
+        {
+            var sum = Vector<float>.Zero;
+            for (var tap = 0; tap < Taps; tap++) sum += new Vector<float>(samples[(i + tap)..]) * filter[tap];
+            most = Vector.Max(most, Vector.Abs(sum));
+        }
+
+        var peak = 0f;
+        for (var lane = 0; lane < Vector<float>.Count; lane++) peak = Math.Max(peak, most[lane]);
+        for (; i < count; i++)
+        {
+            var sum = 0f;
+            for (var tap = 0; tap < Taps; tap++) sum += samples[i + tap] * filter[tap];
+            peak = Math.Max(peak, Math.Abs(sum));
+        }
+
+        return peak;
+    }
+
+    private static float Highest(ReadOnlySpan<float> samples)
+    {
+        var most = Vector<float>.Zero;
+        var rows = MemoryMarshal.Cast<float, Vector<float>>(samples);
+        foreach (var row in rows) most = Vector.Max(most, Vector.Abs(row));
+        var peak = 0f;
+        for (var lane = 0; lane < Vector<float>.Count; lane++) peak = Math.Max(peak, most[lane]);
+        foreach (var sample in samples[(rows.Length * Vector<float>.Count)..]) peak = Math.Max(peak, Math.Abs(sample));
+        return peak;
     }
 
     /// <summary>Sinc functions under a Hann window, each with a sum of 1.</summary>

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
@@ -41,8 +40,7 @@ internal static class FileEndpoints
         pack
             .MapPut("/file", WriteAsync)
             .WithName("writeFile")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
         pack.MapPost("/removals", RemoveAsync).WithName("removeFiles");
         pack.MapPost("/moves", MoveAsync).WithName("moveFile");
         pack.MapPost("/bring", BringAsync).WithName("bringFiles");
@@ -96,9 +94,7 @@ internal static class FileEndpoints
     private static async Task<FileWritten> WriteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {
         var target = Parse(path);
-        using var body = new MemoryStream();
-        await request.Body.CopyToAsync(body, cancel).ConfigureAwait(false);
-        var bytes = body.ToArray();
+        var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var after = await desk.EditAsync(id, null, $"Write {path}", snapshot =>
         {
             Expect(request, snapshot, target);

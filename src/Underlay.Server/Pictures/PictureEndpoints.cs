@@ -28,8 +28,7 @@ internal static class PictureEndpoints
         pack
             .MapPut("/source", RenewAsync)
             .WithName("renewSource")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
     }
 
     private static async Task<PictureView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
@@ -166,9 +165,7 @@ internal static class PictureEndpoints
         CancellationToken cancel)
     {
         var at = FileEndpoints.Parse(path);
-        using var body = new MemoryStream();
-        await request.Body.CopyToAsync(body, cancel).ConfigureAwait(false);
-        var given = body.ToArray();
+        var given = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var asResult = false;
         var after = await desk.EditAsync(id, null, $"New source for {path}", snapshot =>
         {

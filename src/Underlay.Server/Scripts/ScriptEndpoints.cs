@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Mvc;
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Decisions;
 using Underlay.Core.Mending;
 using Underlay.Core.Offers;
@@ -23,13 +21,11 @@ internal static class ScriptEndpoints
         pack
             .MapPost("/readings", ReadAsync)
             .WithName("readScript")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
         pack
             .MapPost("/takes", TakeAsync)
             .WithName("takeScript")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
     }
 
     private static async Task<ScriptView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
@@ -54,7 +50,7 @@ internal static class ScriptEndpoints
 
     private static async Task<ScriptChanged> ReadAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {
-        var bytes = await BodyAsync(request, cancel).ConfigureAwait(false);
+        var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var (taken, unknown) = (0, (IReadOnlyList<string>)[]);
         var after = await desk.EditAsync(id, null, "Take in a script", snapshot =>
         {
@@ -77,7 +73,7 @@ internal static class ScriptEndpoints
         PackDesk desk,
         CancellationToken cancel)
     {
-        var bytes = await BodyAsync(request, cancel).ConfigureAwait(false);
+        var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var after = await desk.EditAsync(id, null, $"Record {sound}", snapshot =>
         {
             var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(entry));
@@ -91,13 +87,6 @@ internal static class ScriptEndpoints
 
     private static IReadOnlyList<ScriptLine> LinesOf(PackSnapshot snapshot) =>
         snapshot.Overlay is { } overlay ? SignalScript.Of(overlay) : [];
-
-    private static async Task<byte[]> BodyAsync(HttpRequest request, CancellationToken cancel)
-    {
-        using var bytes = new MemoryStream();
-        await request.Body.CopyToAsync(bytes, cancel).ConfigureAwait(false);
-        return bytes.ToArray();
-    }
 
     private static ScriptLineView View(PackSnapshot snapshot, ScriptLine line)
     {

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
 using Underlay.Core.Formats;
@@ -35,8 +34,7 @@ internal static class SoundEndpoints
         sound
             .MapPut("/source", RenewAsync)
             .WithName("renewSoundSource")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
     }
 
     private static async Task<SoundView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
@@ -114,9 +112,7 @@ internal static class SoundEndpoints
     private static async Task<Changed> RenewAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {
         var at = FileEndpoints.Parse(path);
-        using var body = new MemoryStream();
-        await request.Body.CopyToAsync(body, cancel).ConfigureAwait(false);
-        var given = body.ToArray();
+        var given = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var after = await desk.EditAsync(
             id,
             null,

@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Mvc;
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Texts;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
@@ -20,8 +18,7 @@ internal static class TextEndpoints
         pack
             .MapPost("/texts/readings", ReadAsync)
             .WithName("readTexts")
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(FactsReader.MostBytes));
+            .AcceptsOneFile();
     }
 
     private static async Task<TextList> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
@@ -63,11 +60,10 @@ internal static class TextEndpoints
 
     private static async Task<TextReadingView> ReadAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {
-        using var bytes = new MemoryStream();
-        await request.Body.CopyToAsync(bytes, cancel).ConfigureAwait(false);
+        var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var sheet = NeedSheet(snapshot);
-        var read = TextExchange.Read(sheet, bytes.ToArray());
+        var read = TextExchange.Read(sheet, bytes);
         var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);
         return new TextReadingView(
             [.. read.Changes.Select(c => new CellChange(c.Key, c.Language, lines[c.Key].In(c.Language), c.Says))],

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.Runtime.InteropServices;
 using Underlay.Core.Sounds;
 
 namespace Underlay.Core.Formats.Wav;
@@ -57,6 +58,19 @@ public static class WavReader
         var frames = data.Length / chunks.Frame;
         var channels = new float[chunks.Channels][];
         for (var c = 0; c < channels.Length; c++) channels[c] = new float[frames];
+        // Nearly all sounds of packs, and as they lie in memory on nearly all machines.
+        if (BitConverter.IsLittleEndian && chunks is { Tag: 1, Bits: 16 })
+        {
+            var samples = MemoryMarshal.Cast<byte, short>(data);
+            for (var c = 0; c < channels.Length; c++)
+            {
+                var channel = channels[c];
+                for (int i = 0, from = c; i < channel.Length; i++, from += channels.Length) channel[i] = samples[from] / 32768f;
+            }
+
+            return new Sound(chunks.Rate, channels);
+        }
+
         var (at, width) = (0, chunks.Bits / 8);
         for (var i = 0; i < frames; i++)
             for (var c = 0; c < channels.Length; c++, at += width)
