@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { drop, findings, newPack, tryPack, withMicrophone } from './pages'
+import { session } from './session'
 
 /** Sounds in Shape: recorded from a microphone, shaped by steps, gone round in, heard, and right in the host. */
 
@@ -135,42 +136,6 @@ test('a recording that is dropped here runs through the steps that are there', a
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
     await expect(page.getByTestId('step-result')).toContainText(/[3-9]\.\d\d s/)
 })
-
-/** Tones of different pitch with a second of silence between them, and a click after the second, as a WAV file. */
-function session(pitches: number[]): Buffer {
-    const rate = 16_000
-    const samples: number[] = []
-    const pause = (seconds: number) => samples.push(...new Array<number>(Math.round(seconds * rate)).fill(0))
-    const tone = (pitch: number, seconds: number, level: number) => {
-        const frames = Math.round(seconds * rate)
-        for (let i = 0; i < frames; i++)
-            samples.push(level * Math.min(1, i / 200, (frames - i) / 800) * Math.sin((2 * Math.PI * pitch * i) / rate))
-    }
-    pause(1)
-    pitches.forEach((pitch, index) => {
-        tone(pitch, 0.5 + index * 0.2, 0.4)
-        pause(1)
-        if (index === 1) {
-            tone(2000, 0.06, 0.3)
-            pause(1)
-        }
-    })
-    const wav = Buffer.alloc(44 + samples.length * 2)
-    wav.write('RIFF', 0)
-    wav.writeUInt32LE(36 + samples.length * 2, 4)
-    wav.write('WAVEfmt ', 8)
-    wav.writeUInt32LE(16, 16)
-    wav.writeUInt16LE(1, 20)
-    wav.writeUInt16LE(1, 22)
-    wav.writeUInt32LE(rate, 24)
-    wav.writeUInt32LE(rate * 2, 28)
-    wav.writeUInt16LE(2, 32)
-    wav.writeUInt16LE(16, 34)
-    wav.write('data', 36)
-    wav.writeUInt32LE(samples.length * 2, 40)
-    samples.forEach((sample, i) => wav.writeInt16LE(Math.round(sample * 32_767), 44 + i * 2))
-    return wav
-}
 
 test('one long recording becomes the sounds that were read out, each in its place and right in the host', async ({
     page,
