@@ -13,6 +13,7 @@ export const row = (path: string, more: Partial<LedgerRow> = {}): LedgerRow => (
     size: null,
     baseSize: null,
     length: 1,
+    heard: null,
     ...more,
 })
 

@@ -23,6 +23,7 @@ internal sealed record Size(int Width, int Height);
 /// <param name="Size">Of the pack's picture.</param>
 /// <param name="BaseSize">Of the base's picture.</param>
 /// <param name="Length">Bytes of the pack's file, else of the base's.</param>
+/// <param name="Heard">Of a sound: the pack's, else the base's; null where it cannot be read.</param>
 internal sealed record LedgerRow(
     string Path,
     string? Place,
@@ -35,7 +36,20 @@ internal sealed record LedgerRow(
     string? BaseHash,
     Size? Size,
     Size? BaseSize,
-    long Length);
+    long Length,
+    HeardSize? Heard = null);
+
+/// <summary>How long a sound is and how it is played.</summary>
+/// <param name="Seconds">Its length.</param>
+/// <param name="Rate">Frames a second, Hz.</param>
+/// <param name="Channels">1 for mono, 2 for stereo.</param>
+internal sealed record HeardSize(double Seconds, int Rate, int Channels)
+{
+    public static HeardSize? Of(Core.BaseFiles.FileFacts facts) =>
+        facts.Sound?.Header is { Rate: > 0 } header
+            ? new HeardSize((double)header.Frames / header.Rate, header.Rate, header.Channels)
+            : null;
+}
 
 /// <summary>
 /// The paths of the base and the pack, in the order of the places and then of their paths; the whole list, or what is another since a
@@ -115,7 +129,8 @@ internal static class LedgerEndpoints
             under?.Facts.Hash.Hex,
             placement.Layer.IsBase ? null : SizeOf(placement.Facts),
             under is null ? null : SizeOf(under.Facts),
-            placement.Facts.Length);
+            placement.Facts.Length,
+            HeardSize.Of(placement.Facts));
     }
 
     private static LedgerRow? Missing(PackPath path, PackSnapshot snapshot) =>

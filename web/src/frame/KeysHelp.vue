@@ -16,6 +16,7 @@ const keys = [
     ['Esc', 'Back, or close what is open'],
     ['f', 'Apply the first fix of the row'],
     ['w', 'Waive the first finding of the row'],
+    ['h', 'Hear the sound of a row, and stop'],
     ['x', 'Swap base and yours'],
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],

@@ -58,6 +58,7 @@ function joinNow(rows: readonly LedgerRow[], findings: readonly FindingView[]): 
             size: null,
             baseSize: null,
             length: 0,
+            heard: null,
             findings: byPath.get(path) ?? [],
             within: [],
         })),

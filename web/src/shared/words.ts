@@ -6,6 +6,14 @@ export const count = (number: number, word: string, plural = `${word}s`) =>
 export const pixels = (size: { width: number; height: number } | null | undefined) =>
     size ? `${size.width} x ${size.height}` : ''
 
+/** How long a sound is and how it is played: "0.80 s, 32 kHz, mono". */
+export const heard = (sound: { seconds: number; rate: number; channels: number } | null | undefined) =>
+    sound
+        ? `${sound.seconds.toFixed(2)} s, ${+(sound.rate / 1000).toFixed(2)} kHz, ${
+              sound.channels === 1 ? 'mono' : sound.channels === 2 ? 'stereo' : `${sound.channels} channels`
+          }`
+        : ''
+
 /** A length in the unit that people read best. */
 export function bytes(length: number): string {
     if (length < 1024) return `${length} B`

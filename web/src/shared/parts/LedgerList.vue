@@ -128,6 +128,7 @@ useKeys({
     Escape: () => props.selection.clear(),
     ' ': () => act(' '),
     Enter: () => act('Enter'),
+    h: () => act('h', pointed.value ?? current.value),
     f: () => act('f'),
     w: () => act('w'),
     x: () => act('x', pointed.value ?? current.value),

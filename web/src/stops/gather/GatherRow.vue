@@ -7,7 +7,7 @@ import FindingNote from '@/shared/parts/FindingNote.vue'
 import RowName from '@/shared/parts/RowName.vue'
 import RowSheet from '@/shared/parts/RowSheet.vue'
 import WithinNote from '@/shared/parts/WithinNote.vue'
-import { bytes, count, pixels } from '@/shared/words'
+import { bytes, count, heard, pixels } from '@/shared/words'
 import RowMenu from './RowMenu.vue'
 
 const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped: boolean }>()
@@ -23,7 +23,12 @@ const words: Record<string, string> = {
     several: 'several files',
 }
 const says = computed(() => words[props.row.state] ?? '')
-const size = computed(() => pixels(props.row.size) || (props.row.state === 'base' ? pixels(props.row.baseSize) : ''))
+const size = computed(
+    () =>
+        pixels(props.row.size) ||
+        (props.row.state === 'base' ? pixels(props.row.baseSize) : '') ||
+        heard(props.row.heard),
+)
 </script>
 
 <template>
@@ -32,7 +37,7 @@ const size = computed(() => pixels(props.row.size) || (props.row.state === 'base
     >
         <RowSheet :pack="pack" :summary="summary" :row="row" :is-swapped="isSwapped" @open="$emit('open')" />
         <RowName :row="row" @open="$emit('open')" />
-        <p class="text-small font-mono whitespace-nowrap max-[1000px]:hidden">
+        <p class="text-small font-mono max-[1000px]:hidden">
             <template v-if="row.state === 'override' && row.baseSize && row.size"
                 >{{ pixels(row.baseSize) }} <span class="text-faint">→</span> {{ pixels(row.size) }}</template
             >

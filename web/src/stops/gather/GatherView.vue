@@ -16,6 +16,7 @@ import StateNote from '@/shared/parts/StateNote.vue'
 import { count } from '@/shared/words'
 import GatherRow from './GatherRow.vue'
 import TrayDrawer from './TrayDrawer.vue'
+import { useHearRow } from './useHearRow'
 import { useRowOpening } from './useRowOpening'
 
 const props = defineProps<{ id: string }>()
@@ -25,7 +26,6 @@ const { data: findings } = useFindings(() => props.id)
 const drop = inject(dropKey)!
 const router = useRouter()
 const open = useRowOpening(() => props.id)
-
 const place = useQueryValue('place')
 const text = useQueryValue('words')
 const state = useQueryValue('state')
@@ -81,7 +81,9 @@ const covered = computed(() => summary.value?.section.reduce((sum, c) => sum + c
 const copies = computed(() => summary.value?.section.reduce((sum, c) => sum + c.copies, 0) ?? 0)
 const inBase = computed(() => summary.value?.section.reduce((sum, c) => sum + c.inBase, 0) ?? 0)
 
+const hear = useHearRow(() => props.id, summary)
 function onKey(key: string, row: Row, element: HTMLElement | null) {
+    if (key === 'h') hear(row)
     if (key === 'x' || key === 'b') swapped.value = swapped.value === row.path ? null : row.path
     if (key === 'f') element?.querySelector<HTMLButtonElement>('[data-test="fix"]')?.click()
     if (key === 'w') element?.querySelector<HTMLButtonElement>('[data-test="waive"]')?.click()
