@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
@@ -18,11 +19,11 @@ public sealed record TakeInEntries(PackPath Path, string List, string IdField, I
     {
         if (tree.Find(Path)?.ReadAll() is not { } bytes || JsonText.Parse(bytes) is not { Problem: null } mine) return [];
         if (context.Overlay?.Base.Read(Path) is not { } below || JsonText.Parse(below) is not { Problem: null } own) return [];
-        foreach (var (_, entry) in own.FindAll($"{List}/*").Where(e => Ids.Contains(IdOf(e.Value))))
+        var there = mine.FindAll($"{List}/*").Select(e => IdOf(e.Value)).ToHashSet();
+        foreach (var (_, entry) in own.FindAll($"{List}/*").Where(e => IdOf(e.Value) is { } id && Ids.Contains(id) && !there.Contains(id)))
             mine = JsonText.Parse(JsonEdit.Insert(mine, $"{List}/-", Encoding.UTF8.GetBytes(entry.GetRawText())));
         return [new TreeEdit.Write(Path, mine.Utf8.ToArray())];
     }
 
-    private string? IdOf(JsonElement entry) =>
-        entry.TryGetProperty(IdField, out var id) && id.ValueKind == JsonValueKind.String ? id.GetString() : null;
+    private string? IdOf(JsonElement entry) => FlatFile.IdOf(entry, IdField);
 }
