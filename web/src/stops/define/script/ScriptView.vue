@@ -13,7 +13,7 @@ import { useScript } from './useScript'
 /** The script of signals: what is to be recorded, read from and recorded into, required first. */
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data: script, error, isPending, refetch, isBusy, noteOf, note, take, read } = useScript(() => props.id)
+const { data: script, error, isPending, refetch, isBusy, noteOf, type, note, take, read } = useScript(() => props.id)
 const { data: detail } = usePack(() => props.id)
 const which = useQueryValue('script', 'all')
 const isMissing = (line: ScriptLineView) => line.file === null || line.file.isOfBase
@@ -117,7 +117,8 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                                 :aria-label="`Who records ${line.sound}`"
                                 maxlength="200"
                                 autocomplete="off"
-                                @change="note(line, { speaker: value($event) })"
+                                @input="type(line, { speaker: value($event) })"
+                                @change="note(line)"
                             />
                         </td>
                         <td class="py-2 pr-3">
@@ -127,7 +128,8 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                                 :aria-label="`Notes on ${line.sound}`"
                                 maxlength="1000"
                                 autocomplete="off"
-                                @change="note(line, { notes: value($event) })"
+                                @input="type(line, { notes: value($event) })"
+                                @change="note(line)"
                             />
                         </td>
                         <td class="py-2 whitespace-nowrap">

@@ -15,16 +15,18 @@ export function useScript(pack: MaybeRefOrGetter<string>) {
         placeholderData: (before) => before,
     })
 
-    /** What was typed and is under way: it stands in its field until it is kept or refused, also while there is no network. */
+    /** What was typed, until it is kept or refused: a list that comes in meanwhile does not write over it. */
     const typed = ref(new Map<string, Note>())
     const noteOf = (line: ScriptLineView): Note => ({
         speaker: line.speaker,
         notes: line.notes,
         ...typed.value.get(line.sound),
     })
-    async function note(line: ScriptLineView, over: Partial<Note>) {
-        const now = markRaw({ ...noteOf(line), ...over })
-        typed.value.set(line.sound, now)
+    const type = (line: ScriptLineView, over: Partial<Note>) =>
+        typed.value.set(line.sound, markRaw({ ...noteOf(line), ...over }))
+    async function note(line: ScriptLineView) {
+        const now = typed.value.get(line.sound)
+        if (!now) return
         await change.run(() =>
             data(
                 api.POST('/api/packs/{id}/script', {
@@ -59,7 +61,7 @@ export function useScript(pack: MaybeRefOrGetter<string>) {
                 }.`,
         )
 
-    return { ...query, isBusy: change.isBusy, noteOf, note, take, read }
+    return { ...query, isBusy: change.isBusy, noteOf, type, note, take, read }
 }
 
 const bodyOf = (file: File) => ({

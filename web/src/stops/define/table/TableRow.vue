@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { TableView } from '@/api/client'
 import type { Line, Sheet } from './lines'
 
@@ -31,10 +31,20 @@ const was = (column: string) => {
     const { below, values, deed } = props.line
     return deed === 'over' && below && (below[column] ?? '') !== (values[column] ?? '') ? (below[column] ?? '') : null
 }
-const putKey = (event: Event) => emit('put', props.table.key, (event.target as HTMLInputElement).value.trim())
+/** A key while it is typed; a table that is saved meanwhile does not write over it. */
+const draft = ref<string | null>(null)
+const valueOf = (column: string) => (isKey(column) ? draft.value : null) ?? props.line.values[column] ?? ''
+function type(column: string, value: string) {
+    if (isKey(column)) draft.value = value
+    else emit('put', column, value)
+}
+function putKey() {
+    if (draft.value !== null) emit('put', props.table.key, draft.value.trim())
+    draft.value = null
+}
 /** On to the next row; from the key of a new one to its values. */
-function enter(event: Event, column: string, at: number) {
-    if (isKey(column) && props.line.below === null) putKey(event)
+function enter(column: string, at: number) {
+    if (isKey(column) && props.line.below === null) putKey()
     if (isNext.value) emit('go', props.index, at + 1)
     else emit('go', props.index + 1, at)
 }
@@ -57,7 +67,7 @@ const nameOf = (column: string) => (isNext.value ? `New row, ${column}` : `${pro
                     line.deed === 'out' || line.deed === 'gone' ? 'line-through' : '',
                     was(column) !== null ? 'font-semibold' : '',
                 ]"
-                :value="line.values[column] ?? ''"
+                :value="valueOf(column)"
                 :readonly="isKey(column) && line.below !== null"
                 :disabled="isNext && !isKey(column)"
                 :placeholder="isNext && isKey(column) ? `another ${column} …` : ''"
@@ -66,9 +76,9 @@ const nameOf = (column: string) => (isNext.value ? `New row, ${column}` : `${pro
                 :inputmode="isNumber(column) ? 'decimal' : undefined"
                 :data-cell="`${index} ${at}`"
                 autocomplete="off"
-                @input="isKey(column) || $emit('put', column, ($event.target as HTMLInputElement).value)"
-                @change="isKey(column) && putKey($event)"
-                @keydown.enter.prevent="enter($event, column, at)"
+                @input="type(column, ($event.target as HTMLInputElement).value)"
+                @change="isKey(column) && putKey()"
+                @keydown.enter.prevent="enter(column, at)"
                 @keydown.down.prevent="$emit('go', index + 1, at)"
                 @keydown.up.prevent="$emit('go', index - 1, at)"
             />
