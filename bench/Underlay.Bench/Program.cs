@@ -60,7 +60,8 @@ switch (args)
     default:
         Console.Error.WriteLine(
             "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
-                + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | sounds [OUT NUMBER] | splitter SESSIONS | fuzz MINUTES SEEDS");
+                + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | sounds [OUT NUMBER] | splitter SESSIONS | "
+                + "fuzz MINUTES SEEDS");
         return 2;
 }
 

@@ -51,7 +51,9 @@ public sealed class Spool : IDisposable
         file.Dispose();
     }
 
-    /// <remarks>Nobody else can make the file shorter, which a mapping would not survive: it is opened for one, and has no known name.</remarks>
+    /// <remarks>
+    /// Nobody else can make the file shorter, which a mapping would not survive: it is opened for one, and has no known name.
+    /// </remarks>
     private sealed unsafe class Mapping : MemoryManager<byte>
     {
         private readonly MemoryMappedFile mapped;
@@ -62,7 +64,13 @@ public sealed class Spool : IDisposable
         public Mapping(FileStream file)
         {
             length = (int)file.Length;
-            mapped = MemoryMappedFile.CreateFromFile(file, null, 0, MemoryMappedFileAccess.Read, HandleInheritability.None, leaveOpen: true);
+            mapped = MemoryMappedFile.CreateFromFile(
+                file,
+                null,
+                0,
+                MemoryMappedFileAccess.Read,
+                HandleInheritability.None,
+                leaveOpen: true);
             view = mapped.CreateViewAccessor(0, length, MemoryMappedFileAccess.Read);
             view.SafeMemoryMappedViewHandle.AcquirePointer(ref start);
             start += view.PointerOffset;

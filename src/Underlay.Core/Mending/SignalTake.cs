@@ -57,7 +57,9 @@ public static class SignalTake
         return [];
     }
 
-    /// <summary>The sound among what the entry lists for its signal: in its first row of the signal, or a new one for every state.</summary>
+    /// <summary>
+    /// The sound among what the entry lists for its signal: in its first row of the signal, or a new one for every state.
+    /// </summary>
     private static IReadOnlyList<TreeEdit> Listing(Overlay overlay, FileTree tree, ScriptLine line)
     {
         if (overlay.OfPack(line.Entry) is not { } entry || tree.Find(line.Entry) is not { } file) return [];

@@ -99,7 +99,8 @@ public static class SignalScript
         byte[] bytes)
     {
         if (SpreadsheetCsv.Read(bytes, Columns[0]) is not { } csv) return null;
-        var known = lines.GroupBy(l => l.Sound, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.First().Note, StringComparer.Ordinal);
+        // One sound may answer signals of several entries; what is noted of it is one.
+        var known = lines.DistinctBy(l => l.Sound).ToDictionary(l => l.Sound, l => l.Note, StringComparer.Ordinal);
         var notes = new Dictionary<string, ScriptNote>(StringComparer.Ordinal);
         var unknown = new List<string>();
         string? Value(CsvRow row, string column) =>
@@ -168,7 +169,9 @@ public static class SignalScript
                     notes.GetValueOrDefault(of.Key, ScriptNote.Empty));
     }
 
-    /// <summary>A name for the first sound of a signal: in the folder of which the base's entries play most, with the author's prefix.</summary>
+    /// <summary>
+    /// A name for the first sound of a signal: in the folder of which the base's entries play most, with the author's prefix.
+    /// </summary>
     private static string? Propose(Overlay overlay, Placement entry, RefersToRule refers, Code code)
     {
         var folder = overlay.Base.In(entry.Place)

@@ -67,7 +67,9 @@ public static class EntryMake
         var shape = place.Table!;
         var below = overlay.Base.Find(path)?.Facts.Table?.Columns ?? [];
         var columns = shape.Columns.Select(c => c.Name).Prepend(shape.Key).Concat(below).Prepend(shape.Merge).OfType<string>().Distinct();
-        var says = below.Count > 0 ? "made with the base’s columns; its rows lie over the base’s" : "made with the columns that it has to have";
+        var says = below.Count > 0
+            ? "made with the base’s columns; its rows lie over the base’s"
+            : "made with the columns that it has to have";
         var header = string.Join(',', columns.Select(c => CsvText.Quote(c, ','))) + "\n";
         draft.Add(path, says, new TreeEdit.Write(path, Encoding.UTF8.GetBytes(header)));
         return draft.Done(path);
@@ -101,7 +103,7 @@ public static class EntryMake
         return draft.Done(path);
     }
 
-    /// <summary>The author's prefix need not stand in the name as well.</summary>
+    /// <summary>The id of the author's prefix and the name; null while the manifest has no id that tells the prefix.</summary>
     private static string? IdOf(Overlay overlay, string name) => overlay.Pack.Manifest.Prefix is { } prefix ? $"{prefix}.{name}" : null;
 
     /// <summary>Its name in words to begin with; what else is wanted of it the author has to say.</summary>

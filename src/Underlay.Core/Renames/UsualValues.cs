@@ -11,7 +11,9 @@ namespace Underlay.Core.Renames;
 /// <param name="Says">Where it is from: "as in 7 of 12 of the base".</param>
 internal sealed record UsualValue(string Field, JsonElement Value, string Says);
 
-/// <summary>What a new entry that is made of no other begins with: the fields that it has to have, as the base's usually have them.</summary>
+/// <summary>
+/// What a new entry that is made of no other begins with: the fields that it has to have, as the base's usually have them.
+/// </summary>
 internal static class UsualValues
 {
     private static readonly JsonElement EmptyList = JsonDocument.Parse("[]").RootElement;

@@ -56,7 +56,10 @@ internal static class NameEndpoints
                 $"“{how}” is nothing that is done with an entry: make, clone, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var plan = deed == EntryDeed.Make ? New(snapshot, place ?? "", name ?? "") : Make(snapshot, deed, path ?? "", name ?? "");
-        return new PlanView(plan.Path == default ? "" : plan.Path.Value, plan.Problem, [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
+        return new PlanView(
+            plan.Path == default ? "" : plan.Path.Value,
+            plan.Problem,
+            [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
     }
 
     private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>

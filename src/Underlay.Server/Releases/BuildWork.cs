@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
@@ -52,9 +51,7 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
             PackId = job.PackId,
             Version = request.Version,
             Notes = request.Notes,
-            FileName = string.Create(
-                CultureInfo.InvariantCulture,
-                $"{NewPack.NameOf(snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name)}-{request.Version}{snapshot.Profile.Package.Extension}"),
+            FileName = FileNameOf(snapshot, request.Version),
             PackageHash = built.Sha256,
             PackageLength = built.Length,
             Files = files,
@@ -65,6 +62,12 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
         await progress.TellAsync("Keeping the package", files, files).ConfigureAwait(false);
         await KeepAsync(release, package, cancel).ConfigureAwait(false);
         return JsonSerializer.Serialize(new BuildResult(release.Id), JsonSerializerOptions.Web);
+    }
+
+    private static string FileNameOf(PackSnapshot snapshot, string version)
+    {
+        var title = snapshot.Overlay?.Pack.Manifest.Title ?? snapshot.Name;
+        return $"{NewPack.NameOf(title)}-{version}{snapshot.Profile.Package.Extension}";
     }
 
     /// <summary>Writes the package.</summary>

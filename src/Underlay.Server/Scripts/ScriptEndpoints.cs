@@ -9,7 +9,9 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Scripts;
 
-/// <summary>The script of signals: what is to be recorded, by whom, out for those who record and in again, and each recording put in.</summary>
+/// <summary>
+/// The script of signals: what is to be recorded, by whom, out for those who record and in again, and each recording put in.
+/// </summary>
 internal static class ScriptEndpoints
 {
     public static void MapScripts(this IEndpointRouteBuilder app)

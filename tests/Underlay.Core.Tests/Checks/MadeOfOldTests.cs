@@ -8,7 +8,8 @@ namespace Underlay.Core.Tests.Checks;
 public class MadeOfOldTests
 {
     private const string Ware = "wares/milk_jug/ware.json";
-    private const string Then = """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 12, "weight_g": 400, "foot_cm": 9 }""";
+    private const string Then =
+        """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 12, "weight_g": 400, "foot_cm": 9 }""";
     private const string Now =
         """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 14, "weight_g": 380, "foot_cm": 9, "hardness": 4.5 }""";
 
@@ -48,7 +49,7 @@ public class MadeOfOldTests
         Assert.Contains("made of Kilnmoor 3.1’s", finding!.Message, StringComparison.Ordinal);
         Assert.Contains("“price”, “weight_g”, “hardness”", finding.Message, StringComparison.Ordinal);
         Assert.Equal(
-            """{ "id": "moor.milk_jug", "shape": "jug", "made_of": "clay", "price": 14, "weight_g": 380, "foot_cm":  11, "hardness": 4.5 }""",
+            Now.Replace("\"foot_cm\": 9", "\"foot_cm\":  11", StringComparison.Ordinal),
             after);
     }
 
@@ -72,10 +73,15 @@ public class MadeOfOldTests
     public void Lists_are_compared_entry_by_entry_wherever_these_stand()
     {
         const string path = "entries/techniques.json";
-        const string then = """{ "entries": [{ "id": "moor.a", "months": 1 }, { "id": "moor.b", "months": 2 }, { "id": "moor.c", "months": 3 }] }""";
-        const string now =
-            """{ "entries": [{ "id": "moor.d", "months": 4 }, { "id": "moor.a", "months": 1 }, { "id": "moor.b", "months": 5 }, { "id": "moor.c", "months": 3 }] }""";
-        const string mine = """{ "entries": [{ "id": "moor.c", "months": 9 }, { "id": "saltbrook.e", "months": 1 }, { "id": "moor.b", "months": 2 }, { "id": "moor.a", "months": 1 }] }""";
+        static string List(params (string Id, int Months)[] entries)
+        {
+            var items = entries.Select(e => $$"""{ "id": "{{e.Id}}", "months": {{e.Months}} }""");
+            return $$"""{ "entries": [{{string.Join(", ", items)}}] }""";
+        }
+
+        var then = List(("moor.a", 1), ("moor.b", 2), ("moor.c", 3));
+        var now = List(("moor.d", 4), ("moor.a", 1), ("moor.b", 5), ("moor.c", 3));
+        var mine = List(("moor.c", 9), ("saltbrook.e", 1), ("moor.b", 2), ("moor.a", 1));
         var (finding, after) = Carry(path, then, mine, now);
         Assert.Contains("take back “months” of moor.b; it lacks moor.d", finding!.Message, StringComparison.Ordinal);
         Assert.Contains("""{ "id": "moor.b", "months": 5 }""", after, StringComparison.Ordinal);
