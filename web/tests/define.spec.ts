@@ -30,6 +30,9 @@ test('texts that a clone left as they were are found and written in three langua
 
     await cell(page, 'Ebb cup', 'name', 'en').fill('Ebb cup')
     await cell(page, 'Ebb cup', 'name', 'de').fill('Ebbtasse')
+    // What is right in one language stays in the list until the list is asked for anew.
+    await expect(page.locator('[data-test="cells-state"]')).toHaveText('saved')
+    await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (1)')
     await cell(page, 'Ebb cup', 'name', 'fr').fill('Tasse, basse mer')
     // Enter goes on to the same language of the next.
     await cell(page, 'Ebb cup', 'about', 'en').fill('Left by the sea.')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, Problem, type TextReadingView } from '@/api/client'
 import { useMessages } from '@/shared/composables/useMessages'
@@ -28,7 +28,9 @@ const {
     queryFn: () => data(api.GET('/api/packs/{id}/texts', { params: { path: { id: props.id } } })),
     placeholderData: (before) => before,
 })
-const shown = computed(() => (list.value ? select(list.value, which.value, words.value) : []))
+const shown = computed(() => (list.value ? select(list.value, which.value, words.value, cells.touched.value) : []))
+// Another question is answered anew.
+watch([which, words], () => cells.touched.value.clear())
 const numbers = computed(() =>
     filters.map((filter) => ({ ...filter, number: list.value?.texts.filter(filter.holds).length ?? 0 })),
 )

@@ -19,11 +19,16 @@ export const filters: TextFilter[] = [
     { key: 'all', title: 'All, with the base’s', holds: () => true },
 ]
 
-/** The texts that a filter lets through and that say or are called what is looked for. */
-export function select({ texts }: TextList, filter: string, words: string): TextView[] {
+/**
+ * The texts that a filter lets through and that say or are called what is looked for, and those that `stay` whatever they say by now:
+ * a row that leaves as soon as its first language is right takes the cell of the second from under the author's hand.
+ */
+export function select({ texts }: TextList, filter: string, words: string, stay: ReadonlySet<string>): TextView[] {
     const { holds } = filters.find(({ key }) => key === filter) ?? filters[0]!
     const wanted = words.trim().toLowerCase()
     return texts.filter(
-        (text) => holds(text) && [text.key, text.owner ?? '', ...text.says].join('\n').toLowerCase().includes(wanted),
+        (text) =>
+            stay.has(text.key) ||
+            (holds(text) && [text.key, text.owner ?? '', ...text.says].join('\n').toLowerCase().includes(wanted)),
     )
 }

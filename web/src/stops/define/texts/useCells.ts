@@ -21,11 +21,14 @@ export function useCells(pack: MaybeRefOrGetter<string>) {
     watch(typed, (now) => (kept.value = now.size > 0 ? JSON.stringify([...now]) : null), { deep: true, flush: 'sync' })
     /** What the server did not take is not sent again until it is touched. */
     const refused = ref(new Set<string>())
+    /** Keys of the texts that were typed into, so that a list keeps their rows where they are. */
+    const touched = ref(new Set([...typed.value.values()].map(({ key }) => key)))
     const later = useTimeoutFn(() => void save(), pause, { immediate: false })
 
     function type(key: string, language: string, was: string, says: string) {
         const name = nameOf(key, language)
         refused.value.delete(name)
+        touched.value.add(key)
         if (says === was) typed.value.delete(name)
         else typed.value.set(name, { key, language, was, says })
         later.start()
@@ -60,6 +63,7 @@ export function useCells(pack: MaybeRefOrGetter<string>) {
     if (typed.value.size > 0) later.start()
 
     return {
+        touched,
         /** What was typed into a cell and is not saved; undefined where nothing was. */
         at: (key: string, language: string) => typed.value.get(nameOf(key, language))?.says,
         isRefused: (key: string, language: string) => refused.value.has(nameOf(key, language)),
