@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text;
 using System.Text.Json;
 using Underlay.Core.Formats;
 using Underlay.Testing;
@@ -69,6 +70,40 @@ public class SplitTests(RunningServer server)
         Assert.Equal(
             "evening.wav",
             Assert.Single((await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray()).GetProperty("file").GetString());
+    }
+
+    /// <summary>What a tower wants goes to its place with row and stroke, as one change; a name of nobody waits in the tray.</summary>
+    [Fact]
+    public async Task What_answers_a_signal_is_placed_with_its_row_and_its_stroke()
+    {
+        var pack = await WithRecordingAsync();
+        await pack.PutFileAsync("entries/towers/pier.json", """{ "id": "saltbrook.pier", "occasions": ["market_day"], "peals": [] }""");
+        var view = await pack.GetAsync("tray/parts?file=evening.wav");
+        Assert.Equal("Your script, what is to be recorded", view.GetProperty("lists")[0].GetProperty("title").GetString());
+        var wanted = view.GetProperty("lists")[0].GetProperty("names")[0].GetString()!;
+        Assert.Equal(wanted, view.GetProperty("answers")[0].GetString());
+        var takes = view.GetProperty("parts").EnumerateArray().Where(p => p.GetProperty("kind").GetString() == "take").ToList();
+        object Part(int index, string name, bool isFurther = false) => new
+        {
+            from = takes[index].GetProperty("from").GetInt32(),
+            to = takes[index].GetProperty("to").GetInt32(),
+            name,
+            isFurther,
+        };
+        object[] parts = [Part(0, wanted, isFurther: true), Part(1, wanted), Part(2, "audio/bells/saltbrook_tern")];
+        var result = await pack.PostAsync("tray/parts", new { file = "evening.wav", parts, isPlaced = true });
+        Assert.Equal((3, 2), (result.GetProperty("taken").GetInt32(), result.GetProperty("placed").GetInt32()));
+        Assert.Equal(
+            "audio/bells/saltbrook_tern.wav",
+            Assert.Single((await pack.GetAsync("tray")).GetProperty("rows").EnumerateArray()).GetProperty("file").GetString());
+        var second = wanted[(wanted.LastIndexOf('/') + 1)..^1] + "2";
+        Assert.Contains($"/{second}\"", await TextAsync("entries/towers/pier.json"), StringComparison.Ordinal);
+        Assert.Contains($"{second},", await TextAsync("audio/bells.csv"), StringComparison.Ordinal);
+
+        await pack.PostAsync("undo", new { });
+        Assert.Null(await pack.FileAsync("audio/bells.csv"));
+        Assert.NotNull(await pack.FileAsync(".underlay/tray/evening.wav"));
+        async Task<string> TextAsync(string path) => Encoding.UTF8.GetString((await pack.FileAsync(path))!);
     }
 
     [Fact]

@@ -23,6 +23,17 @@ describe('names of parts', () => {
         ])
     })
 
+    it('of what was done again are those of the one that counts, where it is kept', () => {
+        const session = [part('repeated'), part('repeated'), part('take'), part('noise'), part('take')]
+        const all = [true, true, true, false, true]
+        const kept = named(session, all, ['one', 'two'], true)
+        expect(kept.map((p) => p.name)).toEqual(['one', 'one', 'one', '', 'two'])
+        expect(kept.map((p) => p.isFurther)).toEqual([true, true, false, false, false])
+        // Further takes want no names of their own.
+        expect(problemOf(kept, ['one', 'two'])).toBe('')
+        expect(problemOf(kept, ['one'])).toContain('only 1 names given')
+    })
+
     it('have to be there for all that are taken, and different', () => {
         const all = [true, false, true, true]
         expect(problemOf(named(parts, all, ['a', 'b', 'c']), ['a', 'b', 'c'])).toBe('')

@@ -12,14 +12,18 @@ namespace Underlay.Core.Offers;
 public sealed record SpokenList(string Title, IReadOnlyList<string> Names)
 {
     /// <summary>
-    /// The lists of a stack: first what the pack's entries name and nothing has yet, then the base's sounds by folder.
+    /// The lists of a stack: first what is to be recorded for signals, then what else the pack's entries name and nothing has yet,
+    /// the script as a whole for those who do it again, and the base's sounds by folder.
     /// </summary>
     public static IReadOnlyList<SpokenList> Of(Overlay overlay)
     {
         var places = overlay.Profile.Places
             .Where(p => p.Format is PackSoundFormat && p.Pattern is not null && p.Editions.Holds(overlay.Edition))
             .ToList();
-        var wanted = places.SelectMany(p => Wanted(overlay, p)).Distinct(StringComparer.Ordinal).ToList();
+        var script = SignalScript.Of(overlay).DistinctBy(l => l.Path).ToList();
+        var all = script.Select(l => WithoutEnding(l.Path.Value)).ToList();
+        var missing = script.Where(l => l.State == ScriptState.Missing).Select(l => WithoutEnding(l.Path.Value)).ToList();
+        var wanted = places.SelectMany(p => Wanted(overlay, p)).Distinct(StringComparer.Ordinal).Except(missing).ToList();
         var ofBase = places
             .SelectMany(overlay.Base.In)
             .Select(f => f.Path.Value)
@@ -28,7 +32,13 @@ public sealed record SpokenList(string Title, IReadOnlyList<string> Names)
             .Select(g => new SpokenList(
                 $"{g.Key}, as in the base",
                 [.. g.Order(NaturalOrder.Comparer).Select(WithoutEnding).Distinct(StringComparer.Ordinal)]));
-        return wanted.Count == 0 ? [.. ofBase] : [new SpokenList("Named by your entries, and not there yet", wanted), .. ofBase];
+        SpokenList[] ofPack =
+        [
+            new("Your script, what is to be recorded", missing),
+            new("Named by your entries, and not there yet", wanted),
+            new("Your script, all of it", all.Count == missing.Count ? [] : all),
+        ];
+        return [.. ofPack.Where(l => l.Names.Count > 0), .. ofBase];
     }
 
     /// <summary>Sounds of a place that entries of the pack name and nothing is.</summary>

@@ -81,7 +81,7 @@ internal static class ScriptEndpoints
             var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(entry));
             var line = SignalScript.Of(overlay).FirstOrDefault(l => l.Entry == at && l.Sound == sound)
                 ?? throw new ProblemException(409, "script-refused", $"The script has no {sound} any more. Nothing was changed.");
-            var (edits, problem) = SignalTake.Plan(overlay, line, bytes);
+            var (edits, problem) = SignalTakes.Plan(overlay, snapshot.Tree, [new SignalTake(line, bytes)]);
             return problem is null ? edits : throw new ProblemException(422, "sound-unreadable", $"{problem} Nothing was changed.");
         }, cancel).ConfigureAwait(false);
         return new ScriptChanged(after.Revision, 1, []);

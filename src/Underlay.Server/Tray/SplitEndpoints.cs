@@ -1,4 +1,5 @@
 using Underlay.Core.Formats;
+using Underlay.Core.Mending;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Sounds;
@@ -23,6 +24,7 @@ internal sealed record NameList(string Title, IReadOnlyList<string> Names);
 /// <param name="Frames">Samples a channel.</param>
 /// <param name="Lows">The lowest samples over spans of one length, -1 to 1.</param>
 /// <param name="Highs">The highest samples over the same spans.</param>
+/// <param name="Answers">Names of sounds that answer signals, or are to: their places, rows and strokes are known.</param>
 internal sealed record RecordingView(
     long Revision,
     string File,
@@ -33,18 +35,19 @@ internal sealed record RecordingView(
     IReadOnlyList<float> Lows,
     IReadOnlyList<float> Highs,
     IReadOnlyList<PartOfRecording> Parts,
-    IReadOnlyList<NameList> Lists);
-
-/// <summary>A part to be taken, and what it is to be called: a path without ending.</summary>
-internal sealed record NamedPart(int From, int To, string Name);
+    IReadOnlyList<NameList> Lists,
+    IReadOnlyList<string> Answers);
 
 /// <summary>The parts that a recording of the tray is to be split into.</summary>
 /// <param name="IsEven">Whether each is brought to the loudness of the base's sound of its name, or of those in its folder.</param>
-internal sealed record SplitRequest(string File, IReadOnlyList<NamedPart> Parts, bool IsEven = false);
+/// <param name="IsPlaced">Whether those that answer signals go to their places, with row and stroke, and not into the tray.</param>
+internal sealed record SplitRequest(string File, IReadOnlyList<Cut> Parts, bool IsEven = false, bool IsPlaced = false);
 
 /// <summary>What came of it.</summary>
+/// <param name="Taken">How many sounds there are now.</param>
+/// <param name="Placed">How many of them are in their places; the others wait in the tray.</param>
 /// <param name="Kept">Where the recording is kept.</param>
-internal sealed record SplitResult(long Revision, int Taken, string Kept);
+internal sealed record SplitResult(long Revision, int Taken, int Placed, string Kept);
 
 /// <summary>Splits recordings of many sounds, one after the other, into files of the tray.</summary>
 internal static class SplitEndpoints
@@ -75,16 +78,14 @@ internal static class SplitEndpoints
             [.. outline.Select(s => MathF.Round(s.Low, 3))],
             [.. outline.Select(s => MathF.Round(s.High, 3))],
             [.. Splitter.Split(sound).Select(p => new PartOfRecording(p.From, p.To, WordOf(p.Kind), p.IsDoubtful))],
-            snapshot.Overlay is { } overlay ? [.. SpokenList.Of(overlay).Select(l => new NameList(l.Title, l.Names))] : []);
+            snapshot.Overlay is { } overlay ? [.. SpokenList.Of(overlay).Select(l => new NameList(l.Title, l.Names))] : [],
+            [.. ScriptOf(snapshot).Select(l => Cuts.NameOf(l.Path)).Distinct(StringComparer.Ordinal)]);
     }
 
     private static async Task<SplitResult> SplitAsync(Guid id, SplitRequest request, PackDesk desk, CancellationToken cancel)
     {
         if (request.Parts.Count is 0 or > MostParts) throw ProblemException.Unsound("Say which parts to take, 2,000 at most.");
-        var paths = request.Parts.Select(p => TrayEndpoints.PathOf(p.Name + FileFormats.Wav.Endings[0])).ToList();
-        if (paths.GroupBy(p => p).FirstOrDefault(g => g.Count() > 1) is { Key: var twice })
-            throw ProblemException.Unsound($"Two parts are called {twice.FileName}; each needs a name of its own.");
-        var kept = default(PackPath);
+        var (kept, placed) = (default(PackPath), 0);
         var after = await desk.EditAsync(id, null, $"Split {request.File} into {request.Parts.Count} sounds", snapshot =>
         {
             var from = TrayEndpoints.PathOf(request.File);
@@ -92,25 +93,52 @@ internal static class SplitEndpoints
             var sound = Read(found);
             if (request.Parts.Any(p => p.From < 0 || p.To > sound.Frames || p.From >= p.To))
                 throw ProblemException.Unsound("A part begins before it ends, and lies in the recording.");
-            if (paths.Find(p => p != from && snapshot.Tree.Find(p) is not null) is { Value.Length: > 0 } there)
-                throw new ProblemException(409, "collides", $"A file {there.FileName} is in the tray already; place or rename it first.")
-                { Paths = [there.Value] };
             kept = KeptAt(snapshot.Tree, request.File, found.Hash);
-            TreeEdit[] moved = snapshot.Tree.Find(kept) is null ? [new TreeEdit.Move(from, kept)] : [new TreeEdit.Delete(from)];
-            return
-            [
-                .. moved,
-                .. request.Parts.Zip(
-                    paths,
-                    (part, path) =>
-                    {
-                        var own = sound.Cut(part.From, part.To);
-                        return new TreeEdit.Write(path, FileFormats.Wav.Encode(request.IsEven ? Even(snapshot, part.Name, own) : own));
-                    }),
-            ];
+            var edits = new List<TreeEdit>
+            {
+                snapshot.Tree.Find(kept) is null ? new TreeEdit.Move(from, kept) : new TreeEdit.Delete(from),
+            };
+            var (waiting, answering) = Sorted(snapshot, request, from);
+            byte[] Cut(NamedCut part)
+            {
+                var own = sound.Cut(part.Cut.From, part.Cut.To);
+                return FileFormats.Wav.Encode(request.IsEven ? Even(snapshot, part.Cut.Name, own) : own);
+            }
+
+            edits.AddRange(waiting.Select(part => new TreeEdit.Write(InTray(part), Cut(part))));
+            placed = answering.Count;
+            if (placed == 0) return edits;
+            var takes = answering.SelectMany(part => part.As(Cut(part)));
+            var (more, problem) = SignalTakes.Plan(snapshot.NeedOverlay(), snapshot.Tree.With(edits), takes);
+            if (problem is not null) throw new ProblemException(422, "sound-unreadable", $"{problem} Nothing was changed.");
+            edits.AddRange(more);
+            return edits;
         }, cancel).ConfigureAwait(false);
-        return new SplitResult(after.Revision, request.Parts.Count, kept.Value);
+        return new SplitResult(after.Revision, request.Parts.Count, placed, kept.Value);
     }
+
+    /// <summary>The parts that go into the tray, and those that answer signals; a name may be used once and hide nothing.</summary>
+    private static (IReadOnlyList<NamedCut> Waiting, IReadOnlyList<NamedCut> Answering) Sorted(
+        PackSnapshot snapshot,
+        SplitRequest request,
+        PackPath recording)
+    {
+        // What cannot be a name is told before names are counted on.
+        foreach (var part in request.Parts) _ = TrayEndpoints.PathOf(part.Name);
+        var named = Cuts.Name(snapshot.Overlay, snapshot.Tree, request.Parts, request.IsPlaced ? ScriptOf(snapshot) : []);
+        if (named.GroupBy(p => InTray(p)).FirstOrDefault(g => g.Count() > 1) is { Key: var twice })
+            throw ProblemException.Unsound($"Two parts are called {twice.FileName}; each needs a name of its own.");
+        var sorted = named.ToLookup(p => p.Lines.Count > 0);
+        if (sorted[false].Select(InTray).FirstOrDefault(p => p != recording && snapshot.Tree.Find(p) is not null) is { Value.Length: > 0 } there)
+            throw new ProblemException(409, "collides", $"A file {there.FileName} is in the tray already; place or rename it first.")
+            { Paths = [there.Value] };
+        return ([.. sorted[false]], [.. sorted[true]]);
+    }
+
+    private static PackPath InTray(NamedCut part) => TrayEndpoints.PathOf(part.Name + FileFormats.Wav.Endings[0]);
+
+    private static IReadOnlyList<ScriptLine> ScriptOf(PackSnapshot snapshot) =>
+        snapshot.Overlay is { } overlay ? SignalScript.Of(overlay) : [];
 
     private static Sound Even(PackSnapshot snapshot, string name, Sound sound) =>
         snapshot.Overlay is { } overlay && UsualLoudness.For(overlay, name) is { } usual

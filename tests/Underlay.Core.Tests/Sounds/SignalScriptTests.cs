@@ -1,6 +1,7 @@
 using System.Text;
 using Underlay.Core.Decisions;
 using Underlay.Core.Mending;
+using Underlay.Core.Names;
 using Underlay.Core.Offers;
 using Underlay.Core.Stacks;
 
@@ -33,7 +34,7 @@ public class SignalScriptTests
     {
         var overlay = Over(pack);
         var line = SignalScript.Of(overlay).First(l => l.Sound == sound);
-        var (edits, problem) = SignalTake.Plan(overlay, line, recording);
+        var (edits, problem) = SignalTakes.Plan(overlay, pack.Tree, [new SignalTake(line, recording)]);
         Assert.Null(problem);
         return new APack(pack.Tree.With(edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
     }
@@ -90,12 +91,47 @@ public class SignalScriptTests
         Assert.DoesNotContain(twice.Files.Keys, f => f.StartsWith(".underlay/tray/", StringComparison.Ordinal));
     }
 
+    /// <summary>Both are drawn wherever the first is; a third recording gets the number behind.</summary>
+    [Fact]
+    public void A_further_take_is_played_wherever_the_first_is()
+    {
+        var pier = Pier.With(Tower, Text(Pier, Tower).Replace("bells/one", "bells/saltbrook_low", StringComparison.Ordinal));
+        var overlay = Over(pier);
+        Cut[] parts = [new(0, 5, "audio/bells/saltbrook_low", true), new(6, 9, "audio/bells/saltbrook_low")];
+        var named = Cuts.Name(overlay, pier.Tree, parts, SignalScript.Of(overlay));
+        Assert.Equal(["audio/bells/saltbrook_low", "audio/bells/saltbrook_low_2"], named.Select(n => n.Name));
+        var (edits, problem) = SignalTakes.Plan(overlay, pier.Tree, named.SelectMany(n => n.As(TestSound.Wav())));
+        Assert.Null(problem);
+        var after = new APack(pier.Tree.With(edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+        Assert.Equal(
+            ["audio/bells/saltbrook_low.wav", "audio/bells/saltbrook_low_2.wav"],
+            after.Files.Keys.Where(f => f.StartsWith("audio/bells/", StringComparison.Ordinal)).Order(StringComparer.Ordinal));
+        var lines = SignalScript.Of(Over(after)).Where(l => l.State == ScriptState.Yours).ToList();
+        Assert.Equal(["bells/saltbrook_low", "bells/saltbrook_low_2"], lines.Select(l => l.Sound).Order(StringComparer.Ordinal));
+        Assert.All(lines, l => Assert.Equal(["opening", "closing"], l.Signals.Select(s => s.Code)));
+        Assert.Contains("saltbrook_low_2,", Text(after, "audio/bells.csv"), StringComparison.Ordinal);
+        Assert.DoesNotContain(after.Findings(), f => f.Path.Contains("saltbrook_low", StringComparison.Ordinal) && f.Blocks);
+        Assert.Equal(
+            "audio/bells/saltbrook_low_3",
+            Cuts.Name(Over(after), after.Tree, parts, [])[1].Name);
+    }
+
+    [Theory]
+    [InlineData("knock", "knock_2")]
+    [InlineData("knock_1", "knock_2")]
+    [InlineData("knock_9", "knock_12")]
+    [InlineData("knock7", "knock7_2")]
+    [InlineData("a/knock_", "a/knock__2")]
+    [InlineData("knock_99999999999", "knock_99999999999_2")]
+    public void A_further_name_goes_on_counting(string name, string next) =>
+        Assert.Equal(next, NextNumber.After(name, n => n is "knock_10" or "knock_11"));
+
     [Fact]
     public void What_is_no_sound_is_refused_with_a_reason_and_nothing_is_changed()
     {
         var overlay = Over(Pier);
         var line = SignalScript.Of(overlay)[1];
-        var (edits, problem) = SignalTake.Plan(overlay, line, Picture.Of(8, 8).ToPng());
+        var (edits, problem) = SignalTakes.Plan(overlay, Pier.Tree, [new SignalTake(line, Picture.Of(8, 8).ToPng())]);
         Assert.Empty(edits);
         Assert.Contains("it is a picture", problem, StringComparison.Ordinal);
     }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { PlayIcon, StopIcon } from '@heroicons/vue/24/outline'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, data, fileUrl } from '@/api/client'
@@ -8,7 +7,8 @@ import { useChange } from '@/shared/composables/usePack'
 import StateNote from '@/shared/parts/StateNote.vue'
 import UDialog from '@/shared/parts/UDialog.vue'
 import { count } from '@/shared/words'
-import { useParts, type NamedPart } from './useParts'
+import PartList from './PartList.vue'
+import { keyOf, useParts, type NamedPart } from './useParts'
 
 /** Splits a recording of many sounds into them, each under its name; coughs and what was done again stay behind. */
 const isOpen = defineModel<boolean>({ required: true })
@@ -32,24 +32,19 @@ const {
     enabled: isOpen,
     staleTime: Infinity,
 })
-const { text, names, parts, problem, left, tick } = useParts(recording)
+const { text, names, parts, isKept, problem, left, tick } = useParts(recording)
 const isEven = ref(true)
+const isPlaced = ref(true)
 watch(isOpen, stop)
 const doubtful = computed(() => parts.value.filter((part) => part.isDoubtful).length)
 const taken = computed(() => parts.value.filter((part) => part.isTaken))
+const repeated = computed(() => parts.value.filter((part) => part.kind === 'repeated').length)
+const answering = computed(() => taken.value.filter((part) => recording.value!.answers.includes(part.name)).length)
 
 const seconds = (frames: number) => frames / recording.value!.rate
 const url = computed(() => fileUrl(props.pack, recording.value!.path, recording.value!.hash))
 const hear = (part: NamedPart) =>
-    play(`part ${part.number}`, { url: url.value, part: { from: seconds(part.from), to: seconds(part.to) } })
-const says = (part: NamedPart) =>
-    [
-        part.kind === 'noise' ? 'a cough?' : part.kind === 'repeated' ? 'done again after it' : '',
-        part.isDoubtful ? 'worth hearing' : '',
-    ]
-        .filter(Boolean)
-        .join(', ')
-
+    play(keyOf(part), { url: url.value, part: { from: seconds(part.from), to: seconds(part.to) } })
 const outline = computed(() => {
     const { lows, highs } = recording.value!
     const point = (value: number, index: number) =>
@@ -63,16 +58,22 @@ function useList(event: Event) {
     if (list) text.value = list.names.join('\n')
 }
 
+const whereTo = (waiting: number, placed: number) =>
+    [placed > 0 && `${count(placed, 'sound')} placed`, waiting > 0 && `${count(waiting, 'sound')} in the tray`]
+        .filter(Boolean)
+        .join(', ')
+
 async function split() {
     if (problem.value) return
     const body = {
         file: props.file,
-        parts: taken.value.map(({ from, to, name }) => ({ from, to, name })),
+        parts: taken.value.map(({ from, to, name, isFurther }) => ({ from, to, name, isFurther })),
         isEven: isEven.value,
+        isPlaced: isPlaced.value,
     }
     const made = await change.run(
         () => data(api.POST('/api/packs/{id}/tray/parts', { params: { path: { id: props.pack } }, body })),
-        (result) => `${count(result.taken, 'sound')} in the tray. The recording is kept in ${result.kept}.`,
+        ({ taken, placed, kept }) => `${whereTo(taken - placed, placed)}. The recording is kept in ${kept}.`,
     )
     if (made) isOpen.value = false
 }
@@ -110,49 +111,7 @@ async function split() {
                 <path :d="outline" class="fill-faint" />
             </svg>
             <div class="flex gap-4 max-[700px]:flex-col">
-                <ol class="border-line h-72 min-w-0 grow overflow-y-auto border" aria-label="Parts">
-                    <li
-                        v-for="(part, index) in parts"
-                        :key="part.number"
-                        class="border-line text-small flex items-center gap-2 border-b px-2 py-1"
-                        data-test="part"
-                    >
-                        <input
-                            type="checkbox"
-                            :checked="part.isTaken"
-                            :aria-label="`Take part ${part.number}`"
-                            @change="tick(index, ($event.target as HTMLInputElement).checked)"
-                        />
-                        <button
-                            type="button"
-                            class="word"
-                            :aria-label="`Hear part ${part.number}`"
-                            :aria-pressed="playing === `part ${part.number}`"
-                            @click="hear(part)"
-                        >
-                            <component
-                                :is="playing === `part ${part.number}` ? StopIcon : PlayIcon"
-                                class="size-4"
-                                aria-hidden="true"
-                            />
-                        </button>
-                        <span class="min-w-0 grow">
-                            <span class="flex items-baseline gap-2">
-                                <span class="min-w-0 truncate font-mono font-semibold" :title="part.name">{{
-                                    part.name.slice(part.name.lastIndexOf('/') + 1)
-                                }}</span>
-                                <span class="text-faint ml-auto shrink-0 font-mono"
-                                    >at {{ seconds(part.from).toFixed(1) }} s,
-                                    {{ seconds(part.to - part.from).toFixed(2) }} s</span
-                                >
-                            </span>
-                            <span v-if="says(part)" class="block">
-                                <span v-if="part.isDoubtful" class="text-saffron" aria-hidden="true">▮ </span
-                                >{{ says(part) }}
-                            </span>
-                        </span>
-                    </li>
-                </ol>
+                <PartList :parts="parts" :rate="recording.rate" :playing="playing" @hear="hear" @tick="tick" />
                 <div class="flex w-64 shrink-0 flex-col gap-2 max-[700px]:w-full">
                     <label v-if="recording.lists.length > 0" class="text-small">
                         What was read out
@@ -182,6 +141,14 @@ async function split() {
             <label class="text-small flex items-center gap-2">
                 <input v-model="isEven" type="checkbox" />
                 As loud as the base’s of that name, or of that folder; the recording stays as it is
+            </label>
+            <label v-if="repeated > 0" class="text-small flex items-center gap-2">
+                <input v-model="isKept" type="checkbox" data-test="keep-further" />
+                Keep what was done again as further takes, under the next numbers
+            </label>
+            <label v-if="answering > 0" class="text-small flex items-center gap-2">
+                <input v-model="isPlaced" type="checkbox" data-test="place-answering" />
+                {{ count(answering, 'answers', 'answer') }} signals: put into their places, with row and stroke
             </label>
             <div class="flex items-center gap-4">
                 <button

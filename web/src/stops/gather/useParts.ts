@@ -6,7 +6,12 @@ export interface NamedPart extends PartOfRecording {
     number: number
     isTaken: boolean
     name: string
+    /** It is the same once more, and gets the next number. */
+    isFurther: boolean
 }
+
+/** By what the player knows a part. */
+export const keyOf = (part: NamedPart) => `part ${part.number}`
 
 /** The names of a text, one a line. */
 export const namesIn = (text: string) =>
@@ -15,18 +20,28 @@ export const namesIn = (text: string) =>
         .map((line) => line.trim().replace(/\.(wav|opus|ogg|flac|mp3|aiff?)$/i, ''))
         .filter((line) => line !== '')
 
-/** Gives names to the parts that are taken, in order; the parts keep what the author ticked. */
-export function named(parts: readonly PartOfRecording[], isTaken: readonly boolean[], names: readonly string[]) {
+/**
+ * Gives names to the parts that are taken, in order; the parts keep what the author ticked. What was done again after it, and is
+ * kept as a further take, has the name of the one that counts.
+ */
+export function named(
+    parts: readonly PartOfRecording[],
+    isTaken: readonly boolean[],
+    names: readonly string[],
+    isKept = false,
+) {
     let next = 0
     return parts.map((part, index): NamedPart => {
         const taken = isTaken[index] ?? false
-        return { ...part, number: index + 1, isTaken: taken, name: taken ? (names[next++] ?? '') : '' }
+        const isFurther = isKept && taken && part.kind === 'repeated'
+        const name = taken ? (names[isFurther ? next : next++] ?? '') : ''
+        return { ...part, number: index + 1, isTaken: taken, name, isFurther }
     })
 }
 
 /** What speaks against splitting so; nothing where it can be done. */
 export function problemOf(parts: readonly NamedPart[], names: readonly string[]): string {
-    const taken = parts.filter((part) => part.isTaken)
+    const taken = parts.filter((part) => part.isTaken && !part.isFurther)
     const twice = names.find((name, index) => names.indexOf(name) !== index)
     if (taken.length === 0) return 'Tick the parts that you want.'
     if (twice) return `“${twice}” stands twice among the names.`
@@ -42,6 +57,7 @@ export function problemOf(parts: readonly NamedPart[], names: readonly string[])
 export function useParts(recording: Ref<RecordingView | undefined>) {
     const text = ref('')
     const taken = ref<boolean[]>([])
+    const isKept = ref(false)
     watch(
         recording,
         (now) => {
@@ -50,13 +66,18 @@ export function useParts(recording: Ref<RecordingView | undefined>) {
         { immediate: true },
     )
     const names = computed(() => namesIn(text.value))
-    const parts = computed(() => named(recording.value?.parts ?? [], taken.value, names.value))
+    const parts = computed(() => named(recording.value?.parts ?? [], taken.value, names.value, isKept.value))
+    // Keeping them ticks them, and not keeping them unticks them: nobody has to find them in the list.
+    watch(isKept, (now) => {
+        taken.value = parts.value.map((part) => (part.kind === 'repeated' ? now : part.isTaken))
+    })
     return {
         text,
         names,
         parts,
+        isKept,
         problem: computed(() => problemOf(parts.value, names.value)),
-        left: computed(() => names.value.slice(parts.value.filter((part) => part.isTaken).length)),
+        left: computed(() => names.value.slice(parts.value.filter((part) => part.isTaken && !part.isFurther).length)),
         tick: (index: number, isTaken: boolean) => (taken.value = taken.value.with(index, isTaken)),
     }
 }
