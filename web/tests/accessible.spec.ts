@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { demoPack, drop, newPack } from './pages'
 import { demo } from './server'
+import { session } from './session'
 
 const views = [
     'packs',
@@ -17,6 +18,9 @@ const views = [
     'define?path=entries/towers/quay.json',
     'define?path=entries/plans/quay.json',
     'define?path=entries/glazes/tide.json',
+    'define?path=tables/seals.csv',
+    'define?view=script',
+    'shape?path=audio/ambience/quay_water.wav',
     'prove?look=trial',
     'release',
 ]
@@ -94,6 +98,27 @@ const opened: Record<string, (page: Page, id: string) => Promise<void>> = {
             ...['Thumbs.db', 'notes.txt'].map((name) => ({ name, bytes: 'x' })),
         ])
         await expect(page.locator('[data-test="tray-row"]').first()).toBeVisible()
+    },
+    'a new entry that is made of none': async (page, id) => {
+        await page.goto(`/packs/${id}/define`)
+        await page.locator('[data-test="new-entry"]').click()
+        await page.locator('[data-test="new-place"]').selectOption('wares')
+        await page.locator('[data-test="name"]').fill('reed_bowl')
+        await expect(page.locator('[data-test="plan"]')).toBeVisible()
+    },
+    'the recorder': async (page, id) => {
+        await page.goto(`/packs/${id}/define?view=script`)
+        await page
+            .getByRole('button', { name: /^Record / })
+            .first()
+            .click()
+        await expect(page.getByRole('dialog').getByRole('heading')).toBeVisible()
+    },
+    'a recording that is split': async (page) => {
+        await newPack(page, `Evening ${Date.now()}`)
+        await drop(page, [{ name: 'evening.wav', bytes: session([220, 330, 520]) }])
+        await page.locator('[data-test="open-split"]').click()
+        await expect(page.locator('[data-test="part"]').first()).toBeVisible()
     },
     'the bin': async (page) => {
         const id = await newPack(page, `Away ${Date.now()}`)
