@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { newPack, withMicrophone } from './pages'
+import { drop, newPack, tryPack, withMicrophone } from './pages'
+import { session } from './session'
 
 /** The script of signals: noted, sent out and taken in, recorded into. */
 
@@ -86,4 +87,33 @@ test('a peal is rung as the host draws it, and stops when it is pressed again', 
     await expect(ring).toHaveText('Ring')
     // Of a signal that nothing answers there is nothing to hear.
     await expect(page.getByRole('button', { name: 'Ring The market closes for rain' })).toHaveCount(0)
+})
+
+test('an evening of takes goes to the signals it was read for, with what was done again as further takes', async ({
+    page,
+}) => {
+    test.setTimeout(120_000)
+    const id = await newPack(page, 'Pier Evening')
+    await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })
+    await drop(page, [{ name: 'evening.wav', bytes: session([330, 330, 520], 0) }])
+    await page.getByTestId('open-split').click()
+    await expect(page.getByTestId('part').first()).toContainText('done again after it')
+    await page
+        .getByTestId('name-list')
+        .selectOption(await page.getByRole('option', { name: /^Your script, what/ }).innerText())
+    await expect(page.getByText(/^3 answer signals/)).toBeVisible()
+    await page.getByTestId('keep-further').check()
+    await expect(page.getByTestId('part').first()).toContainText('a further take')
+    await page.getByTestId('split').click()
+    await expect(page.getByText(/3 sounds placed\. The recording is kept in/)).toBeVisible()
+
+    // Both takes are drawn where the signal is rung.
+    const rung = await (
+        await page.request.get(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' } })
+    ).text()
+    expect(rung).toMatch(/market_closes_1.*market_closes_2/s)
+    const mine = (code: string) => /saltbrook_(market|\w+)_\d/.test(code) && !code.startsWith('sound/heard')
+    expect((await codes(page, id)).filter(mine)).toEqual([])
+    await page.goto(`/packs/${id}/prove`)
+    await tryPack(page, 'Kilnmoor')
 })

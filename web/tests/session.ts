@@ -1,5 +1,8 @@
-/** Tones of different pitch with a second of silence between them, and a click after the second, as a WAV file. */
-export function session(pitches: number[]): Buffer {
+/**
+ * Tones with a second of silence between them, and a click after the second, as a WAV file. Each is longer than the one before it,
+ * if `longer` says so: tones of one pitch and length are one sound done twice.
+ */
+export function session(pitches: number[], longer = 0.2): Buffer {
     const rate = 16_000
     const samples: number[] = []
     const pause = (seconds: number) => samples.push(...new Array<number>(Math.round(seconds * rate)).fill(0))
@@ -10,7 +13,7 @@ export function session(pitches: number[]): Buffer {
     }
     pause(1)
     pitches.forEach((pitch, index) => {
-        tone(pitch, 0.5 + index * 0.2, 0.4)
+        tone(pitch, 0.5 + index * longer, 0.4)
         pause(1)
         if (index === 1) {
             tone(2000, 0.06, 0.3)

@@ -73,6 +73,7 @@ public static class CheckList
         new RecipeOutOfReach(),
         new SameThings(),
         new FreeGainCheck(),
+        new MakesNothing(),
         new NothingMakes(),
         new SoldAtLoss(),
         new NotIndexed(),

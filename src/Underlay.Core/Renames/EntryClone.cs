@@ -1,4 +1,3 @@
-using System.Globalization;
 using Underlay.Core.Decisions;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
@@ -18,12 +17,13 @@ public static class EntryClone
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="original">The entry that is cloned.</param>
     /// <param name="name">The name that the clone gets.</param>
-    public static EntryPlan Plan(Overlay overlay, PackPath original, string name)
+    /// <param name="tree">The pack's files, where they are not those of the stack any more.</param>
+    public static EntryPlan Plan(Overlay overlay, PackPath original, string name, FileTree? tree = null)
     {
         var (found, problem) = NewName.Of(overlay, original, name, isNew: true);
         if (found is not { } now) return EntryPlan.Refused(original, problem!);
         if (now.Entry.Facts.Entry is not { IsAccepted: true }) return EntryPlan.Refused(original, $"{original} has to be mended first.");
-        var draft = new PlanDraft(overlay.Pack.Tree);
+        var draft = new PlanDraft(tree ?? overlay.Pack.Tree);
         var held = new List<PlaceholderFile>();
         foreach (var place in overlay.Profile.Groups.Of(now.Entry.Place).Where(p => p.Editions.Holds(overlay.Edition)))
         {
@@ -59,23 +59,11 @@ public static class EntryClone
     /// <summary>A number that nothing has, and what is found by it.</summary>
     private static void Renumber(PlanDraft draft, Overlay overlay, NewName now, string field, List<PlaceholderFile> held)
     {
-        if (now.Entry.Field(field) is not { } old || !old.All(char.IsAsciiDigit)) return;
-        var taken = overlay.ShownIn(now.Entry.Place).Select(p => p.Field(field)).ToHashSet();
-        // The next above the original's, so that siblings stay together; else any.
-        var free = Enumerable.Range(1, (int)Math.Pow(10, old.Length) - 1)
-            .Select(n => n.ToString($"D{old.Length}", CultureInfo.InvariantCulture))
-            .Where(n => !taken.Contains(n))
-            .OrderBy(n => string.CompareOrdinal(n, old) < 0)
-            .FirstOrDefault();
-        if (free is null) return;
+        if (now.Entry.Field(field) is not { } old || FreeNumber.After(overlay, now.Entry.Place, field, old) is not { } free) return;
         SetField(draft, now, field, free);
-        foreach (var place in overlay.Profile.Places)
-            foreach (var rule in place.RulesOf<WantedByRule>(overlay.Edition))
-                if (rule.Place == now.Entry.Place.Key
-                    && rule.Field == field
-                    && place.Pattern?.Fill(Bindings.Of([(rule.Placeholder, old)])) is { } from
-                    && overlay.Shown(from) is { } picture)
-                    Copy(draft, overlay, picture, place.Pattern.Fill(Bindings.Of([(rule.Placeholder, free)]))!.Value, held);
+        foreach (var (pattern, hole) in FreeNumber.FilesBy(overlay, now.Entry.Place, field))
+            if (pattern?.Fill(Bindings.Of([(hole, old)])) is { } from && overlay.Shown(from) is { } picture)
+                Copy(draft, overlay, picture, pattern.Fill(Bindings.Of([(hole, free)]))!.Value, held);
     }
 
     /// <summary>The original's texts in every language, for the author to change.</summary>

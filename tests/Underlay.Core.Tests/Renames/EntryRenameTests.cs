@@ -1,4 +1,5 @@
 using System.Text;
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
 
@@ -128,6 +129,22 @@ public class EntryRenameTests
         Assert.DoesNotContain(twice.Faults(), f => f.Blocks);
         Assert.Contains("\"stall\": \"004\"", Text(twice, "wares/curd_jug/ware.json"), StringComparison.Ordinal);
         Assert.NotNull(EntryClone.Plan(Over(twice), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug").Problem);
+    }
+
+    /// <summary>In the older edition 003 is somebody else's stall: there the clone's picture would be seen as that.</summary>
+    [Fact]
+    public void A_number_that_another_edition_uses_is_the_last_to_be_taken()
+    {
+        var old = new Dictionary<string, byte[]>(SmallBase.FilesOf("3.1")) { ["art/stalls/003.png"] = Picture.Of(96, 72).ToPng() };
+        var older = BaseCatalogue.Read(
+            Repository.Kilnmoor,
+            Repository.Kilnmoor.Editions.Single(e => e.Key == "3.1"),
+            FileTree.OfBytes(old.Select(f => KeyValuePair.Create(PackPath.Parse(f.Key), f.Value))));
+        var overlay = CheckReport
+            .Make(Repository.Kilnmoor, null, e => e == older.Edition ? older : SmallBase.Of(e), APack.Of().Tree)
+            .Overlay!;
+        var plan = EntryClone.Plan(overlay, PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        Assert.Contains("\"stall\": \"004\"", Text(After(APack.Of(), plan), "wares/cream_jug/ware.json"), StringComparison.Ordinal);
     }
 
     [Fact]

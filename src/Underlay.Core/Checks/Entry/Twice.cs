@@ -1,10 +1,10 @@
-using System.Globalization;
 using Underlay.Core.Decisions;
 using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
+using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -30,7 +30,7 @@ public sealed class Twice : Check
         // Where the host leaves its own out, the author's file is the one to change.
         var mine = drop.Placement.Layer.IsBase && kept is { Layer.IsBase: false } ? kept : drop.Placement;
         var other = mine == drop.Placement ? kept : drop.Placement;
-        var free = FindFree(overlay, drop, rule);
+        var free = FreeNumber.After(overlay, drop.Placement.Place, rule.Field, value);
         var at = mine.Facts.Entry!.Text.Locate(rule.Field);
         var names = other is null ? "another" : $"{(other.Layer.IsBase ? "the base’s " : "")}{other.Path}";
         yield return Report(
@@ -45,16 +45,5 @@ public sealed class Twice : Check
             Saw = new Dictionary<PackPath, ContentHash> { [mine.Path] = mine.Facts.Hash },
             Fix = free is null || mine.Layer.IsBase ? null : SetField.To(mine.Path, rule.Field, free, leavesNoChoice: false),
         };
-    }
-
-    /// <summary>The next number that nothing has; null where the value is no number.</summary>
-    private static string? FindFree(Overlay overlay, Drop drop, UniqueRule rule)
-    {
-        var value = drop.Placement.Field(rule.Field)!;
-        if (!value.All(char.IsAsciiDigit)) return null;
-        var taken = overlay.ShownIn(drop.Placement.Place).Select(p => p.Field(rule.Field)).ToHashSet();
-        return Enumerable.Range(1, (int)Math.Pow(10, value.Length) - 1)
-            .Select(n => n.ToString($"D{value.Length}", CultureInfo.InvariantCulture))
-            .FirstOrDefault(n => string.CompareOrdinal(n, value) > 0 && !taken.Contains(n));
     }
 }

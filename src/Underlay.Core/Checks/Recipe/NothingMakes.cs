@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Fixes;
 using Underlay.Core.Recipes;
 
 namespace Underlay.Core.Checks;
@@ -27,6 +28,7 @@ public sealed class NothingMakes : RecipeCheck
                 yield return Regret(economy, entry, $"No recipe makes this {place.Noun}, so players can never have one.") with
                 {
                     Severity = Severity.Note,
+                    Fix = place.Id is null ? null : new WriteRecipe(entry.Path),
                 };
         }
     }

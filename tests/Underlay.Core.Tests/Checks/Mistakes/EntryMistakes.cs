@@ -86,6 +86,14 @@ internal static class EntryMistakes
             "entries/recipes/saltbrook_fire.json",
             Severity.Blocker),
         new(
+            "a recipe of nothing",
+            APack.Of()
+                .WithTexts("saltbrook.fire/name")
+                .With("entries/recipes/fire.json", SmallBase.Recipe("saltbrook.fire", """{ "material": "reed", "amount": 3 }""", makes: "")),
+            "recipe/makes-nothing",
+            "entries/recipes/fire.json",
+            Severity.Warning),
+        new(
             "a lane too narrow",
             APack.Of()
                 .With("entries/plans/quay.json", SmallBase.Plan().Replace("\"width_m\": 2", "\"width_m\": 1.9", StringComparison.Ordinal)),

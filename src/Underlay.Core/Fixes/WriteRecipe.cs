@@ -1,0 +1,56 @@
+using System.Globalization;
+using System.Text;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Packs;
+using Underlay.Core.Recipes;
+using Underlay.Core.Renames;
+
+namespace Underlay.Core.Fixes;
+
+/// <summary>
+/// Writes the recipe that makes an entry, after that of the base's entry most like it. It takes a little more of the first thing, since
+/// of two recipes that the same things satisfy the host makes but one.
+/// </summary>
+/// <param name="Entry">What nothing makes.</param>
+public sealed record WriteRecipe(PackPath Entry)
+    : Fix("Write a recipe as that of the base’s most like it", LosesNothing: true, LeavesNoChoice: false)
+{
+    // Small enough to be changed by hand or left, and told in whole thousandths.
+    private const double Step = 0.05;
+
+    /// <inheritdoc/>
+    public override bool KeepsOriginals => false;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
+    {
+        if (context.Overlay is not { } overlay || overlay.OfPack(Entry) is not { Place: { Id: { } id, Pattern.Placeholders: [var hole] } } entry)
+            return [];
+        var economy = Economy.Of(overlay);
+        if (entry.Field(id) is not { } made || RecipeModel.For(economy, entry) is not { } model) return [];
+        var plan = EntryClone.Plan(overlay, model.From.Path, entry.Bindings.Find(hole)!, tree);
+        if (plan.Problem is not null) return [];
+        var text = JsonText.Parse(tree.With(plan.Edits).Find(plan.Path)!.ReadAll());
+        void Set(string pointer, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, pointer, value));
+        var named = economy.Rule!.Goods.First(g => g.Of == entry.Place.Key).Field;
+        Set($"{economy.Rule.Makes}/0{named}", JsonEdit.Text(made));
+        Set(model.Uses[0].Pointer + economy.Rule.Amount, Encoding.UTF8.GetBytes(FreeAmount(economy, model, tree)));
+        return [.. plan.Edits, new TreeEdit.Write(plan.Path, text.Utf8.ToArray())];
+    }
+
+    /// <summary>An amount that no recipe beside the model takes of its first thing, those counted that were written just before.</summary>
+    private static string FreeAmount(Economy economy, Recipe model, FileTree tree)
+    {
+        var place = model.From.Place;
+        int Count(FileTree files) => files.Files.Count(f => place.Pattern!.Match(f.Path) is not null);
+        var taken = economy.Recipes
+            .Where(r => r.Station == model.Station && r.Uses.Count == model.Uses.Count)
+            .Select(r => r.Uses[0].Amount)
+            .ToHashSet();
+        for (var steps = 1 + Math.Max(0, Count(tree) - Count(economy.Overlay.Pack.Tree)); ; steps++)
+        {
+            var amount = Math.Round(model.Uses[0].Amount.ToDouble() * (1 + (steps * Step)), 3);
+            if (!taken.Contains(Rational.Of(amount))) return amount.ToString(CultureInfo.InvariantCulture);
+        }
+    }
+}

@@ -1,0 +1,63 @@
+using System.Text;
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Mending;
+using Underlay.Core.Renames;
+using Underlay.Demo;
+
+namespace Underlay.Core.Tests.Recipes;
+
+/// <summary>A recipe is written for what nothing makes, after that of the base's entry most like it.</summary>
+public class WriteRecipeTests
+{
+    private static readonly Lazy<BaseCatalogue> Demo = new(
+        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make()));
+
+    private static CheckReport Check(FileTree tree) => CheckReport.Make(Repository.Kilnmoor, null, _ => Demo.Value, tree);
+
+    private static FileTree Clones(string original, params string[] names) => names.Aggregate(
+        APack.Of().Tree,
+        (tree, name) =>
+        {
+            var plan = EntryClone.Plan(Check(tree).Overlay!, PackPath.Parse($"wares/{original}/ware.json"), name);
+            Assert.Null(plan.Problem);
+            return tree.With(plan.Edits);
+        });
+
+    private static FixOutcome Mended(FileTree tree) => FixRunner.Run("pack", tree, Check, Repository.Kilnmoor, ["recipe/nothing-makes"]);
+
+    private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
+
+    [Fact]
+    public void It_is_that_of_the_most_similar_and_makes_the_new_one()
+    {
+        var after = Mended(Clones("tea_cup", "ebb_cup")).Tree;
+        var recipe = Text(after, "entries/recipes/ebb_cup.json");
+        Assert.Contains("\"id\": \"saltbrook.ebb_cup\"", recipe, StringComparison.Ordinal);
+        Assert.Contains("\"ware\": \"saltbrook.ebb_cup\"", recipe, StringComparison.Ordinal);
+        Assert.Contains("\"material\": \"white_clay\",\n      \"amount\": 0.189", recipe, StringComparison.Ordinal);
+        Assert.DoesNotContain("moor.tea_cup", recipe, StringComparison.Ordinal);
+    }
+
+    /// <summary>Written at once or one by one, none takes what another takes; nothing of the author's is lost or worse.</summary>
+    [Fact]
+    public void Those_of_many_are_told_apart_by_the_host()
+    {
+        var before = Clones("tea_cup", "ebb_cup", "flood_cup", "neap_cup");
+        var outcome = Mended(before);
+        Assert.Equal(3, outcome.Applied.Count);
+        Assert.Empty(outcome.Held);
+        Assert.DoesNotContain(outcome.Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
+        Assert.DoesNotContain(outcome.Report.Findings, f => f.Blocks);
+        Assert.All(before.Files, f => Assert.NotNull(outcome.Tree.Find(f.Path)));
+        var more = outcome.Tree.With(EntryClone.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
+        Assert.DoesNotContain(Mended(more).Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_recipe_of_another_kind_of_that_name_stays()
+    {
+        var tree = Clones("tea_cup", "ebb_cup").With(
+            [new TreeEdit.Write(PackPath.Parse("entries/recipes/ebb_cup.json"), Encoding.UTF8.GetBytes(SmallBase.Recipe("saltbrook.other")))]);
+        Assert.Empty(Mended(tree).Applied);
+    }
+}
