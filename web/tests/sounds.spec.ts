@@ -137,6 +137,37 @@ test('a recording that is dropped here runs through the steps that are there', a
     await expect(page.getByTestId('step-result')).toContainText(/[3-9]\.\d\d s/)
 })
 
+test('two sounds are looked at closer together and heard from one moment on', async ({ page }) => {
+    await page.addInitScript(listen)
+    const id = await newPack(page, 'Near Wind')
+    await page.request.post(`/api/packs/${id}/bring`, { data: { paths: [wind] } })
+    await page.goto(`/packs/${id}/shape?path=${wind}`)
+    const yours = page.getByRole('img', { name: /^Yours:/ })
+    await expect(page.getByTestId('levels')).toHaveCount(2)
+    const { width, height } = (await yours.boundingBox())!
+    await yours.click({ position: { x: width / 2, y: height / 2 } })
+    await expect(page.getByTestId('cursor')).toHaveCount(2)
+    await expect(page.getByText(/^at \d\.\d\d s -\d+(\.\d)? LUFS$/)).toHaveCount(2)
+    const from = async () => Number(/(\d+\.\d\d) s/.exec(await page.getByText(/^heard from/).innerText())![1])
+    const before = await from()
+
+    // Closer around the moment, which is a step later then, and finer than before.
+    const fine = page.waitForResponse((answer) => answer.url().includes('/sound/outline') && answer.ok())
+    for (const key of ['+', '+', '+', '.']) await page.keyboard.press(key)
+    await fine
+    const after = await from()
+    expect(after).toBeGreaterThan(before)
+    expect(after - before).toBeLessThan(0.2)
+    await expect(page.getByRole('slider', { name: 'Where, seconds' })).toBeVisible()
+    await page.keyboard.press('o')
+    await expect(page.getByTestId('play-base')).toHaveAttribute('aria-pressed', 'true')
+    await expect.poll(() => page.evaluate(peak)).toBeGreaterThan(0.002)
+    await page.keyboard.press('0')
+    await expect(page.getByRole('slider', { name: 'Where, seconds' })).toHaveCount(0)
+    await page.getByRole('button', { name: 'from the start' }).click()
+    await expect(page.getByTestId('cursor')).toHaveCount(0)
+})
+
 test('one long recording becomes the sounds that were read out, each in its place and right in the host', async ({
     page,
 }) => {

@@ -1,3 +1,4 @@
+using Underlay.Core.Formats.Wav;
 using Underlay.Core.Sounds;
 using Underlay.Core.Stacks;
 using Underlay.Core.Steps;
@@ -47,6 +48,10 @@ public static class SoundOffers
         Offer(new Louder(-3));
         if (measure.Loudness is { } loudness) Offer(new ToLoudness(Math.Round(loudness)));
         Offer(new ToPeak(MostPeak));
+        // Worth it where steps or a finer recording leave more than 16 bits to be rounded away.
+        if (placement.Place.Format is WavFormat && StepsFile.Read(overlay.Pack.Tree, placement.Path)?.Steps is { } steps
+            && !steps.Contains(ToDepth.Dithered))
+            Offer(ToDepth.Dithered);
         return offers;
     }
 }

@@ -30,6 +30,25 @@ public static class Loudness
     }
 
     /// <summary>
+    /// How loud it is while it is played: the momentary loudness in LUFS at the end of each tenth of a second, over the four tenths before
+    /// it; silence is that of the absolute gate.
+    /// </summary>
+    /// <remarks>EBU Tech 3341, momentary loudness.</remarks>
+    public static IReadOnlyList<double> Over(Sound sound)
+    {
+        var step = Math.Max(1, (int)Math.Round(sound.Rate * BlockSeconds / StepsInABlock));
+        var steps = Energies(sound, step);
+        // In front of it is silence.
+        double Before(int i) => i < 0 ? 0 : steps[i];
+        return
+        [
+            .. Enumerable.Range(0, steps.Length)
+                .Select(i => (Before(i) + Before(i - 1) + Before(i - 2) + Before(i - 3)) / (StepsInABlock * (double)step))
+                .Select(e => Math.Max(AbsoluteGate, LevelOf(e))),
+        ];
+    }
+
+    /// <summary>
     /// Energy summed over all channels, a step each; what is left over at the end belongs to the last whole step's end and is left
     /// out.
     /// </summary>

@@ -62,7 +62,7 @@ public static class StepKinds
     public static IReadOnlyList<StepKind> OfSounds { get; } =
     [
         CutSound.Type, CutSilence.Type, FadeSound.Type, Louder.Type, ToLoudness.Type, ToPeak.Type, ToMono.Type, ToRate.Type,
-        CrossFade.Type,
+        CrossFade.Type, ToDepth.Type,
     ];
 
     /// <summary>All of them; each word is one type.</summary>

@@ -161,17 +161,20 @@ internal static class EntryEndpoints
         var choices = place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
             r => r.Field,
             r => r.Codebook is { } book
-                ? (IReadOnlyList<Choice>)[.. overlay.Codebook(book).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+                ? CodesIn(overlay, book)
                 : NamesIn(overlay, overlay.Profile.Place(r.Place!), r.Placeholder),
             StringComparer.Ordinal);
         // An object whose keys are codes.
         foreach (var keys in place.RulesOf<KeysRule>(snapshot.Edition).Where(k => k.Field.Length > 0))
-            choices[keys.Field] = [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))];
+            choices[keys.Field] = CodesIn(overlay, keys.Codebook);
         if (place.Kind?.Inherits is { } inherits) choices[inherits.By] = NamesIn(overlay, place, null);
         return choices;
     }
 
-    private static List<Choice> NamesIn(Overlay overlay, Place place, string? placeholder)
+    private static IReadOnlyList<Choice> CodesIn(Overlay overlay, string codebook) =>
+        [.. overlay.Codebook(codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false, Group: c.In("group")))];
+
+    private static IReadOnlyList<Choice> NamesIn(Overlay overlay, Place place, string? placeholder)
     {
         // Without a placeholder it is the id that others refer to.
         if (placeholder is null)
@@ -202,9 +205,9 @@ internal static class EntryEndpoints
     }
 
     /// <summary>The codes that keys of the entry itself may be; null where they are no codes.</summary>
-    private static List<Choice>? KeysOf(PackSnapshot snapshot, Place? place) =>
+    private static IReadOnlyList<Choice>? KeysOf(PackSnapshot snapshot, Place? place) =>
         place?.RulesOf<KeysRule>(snapshot.Edition).FirstOrDefault(k => k.Field.Length == 0) is { } keys && snapshot.Overlay is { } overlay
-            ? [.. overlay.Codebook(keys.Codebook).Codes.Select(c => new Choice(c.Value, c.Name, null, false))]
+            ? CodesIn(overlay, keys.Codebook)
             : null;
 
     /// <summary>What the entry has from others, as the host shows it.</summary>

@@ -28,6 +28,7 @@ internal static class SoundEndpoints
     {
         var sound = app.MapGroup("/api/packs/{id:guid}/sound");
         sound.MapGet("", ViewAsync).WithName("viewSound");
+        sound.MapGet("/outline", ViewOutlineAsync).WithName("viewOutline");
         sound.MapGet("/source", ReadSourceAsync).WithName("readSoundSource");
         sound.MapPut("/steps", SetStepsAsync).WithName("setSoundSteps");
         sound.MapPut("/loop", SetLoopAsync).WithName("setLoop");
@@ -69,6 +70,25 @@ internal static class SoundEndpoints
             StepPlates.ProblemOf(snapshot.Tree, at),
             yours is not null && SoundReader.Read(bytes!) is { } sound ? OffersFor(overlay, yours, sound, row) : [],
             StepKindView.OfAll(StepKinds.OfSounds));
+    }
+
+    /// <summary>The outline of a part as finely as the whole has it; of the base's sound, or the pack's.</summary>
+    private static async Task<SoundOutline> ViewOutlineAsync(
+        Guid id,
+        string path,
+        bool isOfBase,
+        int from,
+        int to,
+        PackDesk desk,
+        CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var at = FileEndpoints.Parse(path);
+        var bytes = isOfBase ? snapshot.NeedOverlay().Base.Read(at) : snapshot.Tree.Find(at)?.ReadAll();
+        if (bytes is null) throw ProblemException.NoFile(path);
+        if (SoundReader.Read(bytes) is not { } sound || from < 0 || from >= to || to > sound.Frames)
+            throw ProblemException.Unsound("A part begins before it ends, and lies in the sound.");
+        return SoundOutline.Of(sound.Cut(from, to), Spans);
     }
 
     private static List<StepOfferView> OffersFor(Overlay overlay, Placement yours, Sound sound, SoundRow? row)
@@ -168,7 +188,6 @@ internal static class SoundEndpoints
         var measure = facts.Sound?.Measure ?? (sound is null ? null : SoundMeasure.Of(sound));
         // What is too long to be decoded still has a header, and is played by the browser.
         var header = facts.Sound?.Header;
-        var spans = sound is null ? [] : Peaks.Of(sound, Spans);
         return new SoundSide(
             facts.Hash.Hex,
             facts.Length,
@@ -178,7 +197,7 @@ internal static class SoundEndpoints
             sound?.Frames ?? header?.Frames ?? 0,
             measure is { TruePeak: var peak } && double.IsFinite(peak) ? Math.Round(peak, 1) : null,
             measure?.Loudness is { } loudness ? Math.Round(loudness, 1) : null,
-            [.. spans.Select(s => MathF.Round(s.Low, 3))],
-            [.. spans.Select(s => MathF.Round(s.High, 3))]);
+            sound is null ? SoundOutline.None : SoundOutline.Of(sound, Spans),
+            sound is null ? [] : [.. Loudness.Over(sound).Select(l => Math.Round(l, 1))]);
     }
 }

@@ -60,8 +60,8 @@ internal sealed record SoundSource(string Hash, long Length, int Rate, int Chann
 /// <param name="Frames">Samples a channel.</param>
 /// <param name="TruePeak">dBTP; null for silence.</param>
 /// <param name="Loudness">LUFS; null where it is too soft to count.</param>
-/// <param name="Lows">The lowest samples over spans of one length, -1 to 1.</param>
-/// <param name="Highs">The highest samples over the same spans.</param>
+/// <param name="Outline">Its outline.</param>
+/// <param name="Levels">Its momentary loudness at the end of each tenth of a second, LUFS.</param>
 internal sealed record SoundSide(
     string Hash,
     long Length,
@@ -71,8 +71,8 @@ internal sealed record SoundSide(
     int Frames,
     double? TruePeak,
     double? Loudness,
-    IReadOnlyList<float> Lows,
-    IReadOnlyList<float> Highs);
+    SoundOutline Outline,
+    IReadOnlyList<double> Levels);
 
 /// <summary>Where a sound is to go round.</summary>
 /// <param name="Path">The sound.</param>

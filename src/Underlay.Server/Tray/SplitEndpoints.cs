@@ -6,6 +6,7 @@ using Underlay.Core.Sounds;
 using Underlay.Core.Steps;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
+using Underlay.Server.Sounds;
 
 namespace Underlay.Server.Tray;
 
@@ -22,8 +23,7 @@ internal sealed record NameList(string Title, IReadOnlyList<string> Names);
 /// <summary>A long recording of the tray and the parts that it seems to have.</summary>
 /// <param name="Rate">Frames a second, Hz.</param>
 /// <param name="Frames">Samples a channel.</param>
-/// <param name="Lows">The lowest samples over spans of one length, -1 to 1.</param>
-/// <param name="Highs">The highest samples over the same spans.</param>
+/// <param name="Outline">Its outline.</param>
 /// <param name="Answers">Names of sounds that answer signals, or are to: their places, rows and strokes are known.</param>
 internal sealed record RecordingView(
     long Revision,
@@ -32,8 +32,7 @@ internal sealed record RecordingView(
     string Hash,
     int Rate,
     int Frames,
-    IReadOnlyList<float> Lows,
-    IReadOnlyList<float> Highs,
+    SoundOutline Outline,
     IReadOnlyList<PartOfRecording> Parts,
     IReadOnlyList<NameList> Lists,
     IReadOnlyList<string> Answers);
@@ -67,7 +66,6 @@ internal static class SplitEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var found = snapshot.Tree.Find(TrayEndpoints.PathOf(file)) ?? throw ProblemException.NoFile(file);
         var sound = Read(found);
-        var outline = Peaks.Of(sound, Spans);
         return new RecordingView(
             snapshot.Revision,
             file,
@@ -75,8 +73,7 @@ internal static class SplitEndpoints
             PackSnapshot.HashOf(found),
             sound.Rate,
             sound.Frames,
-            [.. outline.Select(s => MathF.Round(s.Low, 3))],
-            [.. outline.Select(s => MathF.Round(s.High, 3))],
+            SoundOutline.Of(sound, Spans),
             [.. Splitter.Split(sound).Select(p => new PartOfRecording(p.From, p.To, WordOf(p.Kind), p.IsDoubtful))],
             snapshot.Overlay is { } overlay ? [.. SpokenList.Of(overlay).Select(l => new NameList(l.Title, l.Names))] : [],
             [.. ScriptOf(snapshot).Select(l => Cuts.NameOf(l.Path)).Distinct(StringComparer.Ordinal)]);

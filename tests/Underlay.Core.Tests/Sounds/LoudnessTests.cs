@@ -28,6 +28,22 @@ public class LoudnessTests
         { "5: the middle is softer", [(-26, 20), (-20, 20.1), (-26, 20)], -23 },
     };
 
+    /// <summary>EBU Tech 3341: the momentary loudness looks 0.4 s back, and a steady tone has the one of the whole.</summary>
+    [Fact]
+    public void While_it_is_played_it_follows_what_was_heard_in_the_last_four_tenths()
+    {
+        var levels = Loudness.Over(Sine(1000, Rate, (-60, 1), (-23, 1), (-99, 1)));
+        Assert.Equal(30, levels.Count);
+        Assert.Equal(-60, levels[9], 0.1);
+        Assert.Equal(-23, levels[19], 0.1);
+        // A quarter of the window is loud, then half of it.
+        Assert.Equal(-29, levels[10], 0.1);
+        Assert.Equal(-26, levels[11], 0.1);
+        Assert.Equal(-70, levels[29], 0.1);
+        // What is shorter than the window has a level too.
+        Assert.Equal(-26, Loudness.Over(Sine(1000, Rate, (-23, 0.2)))[^1], 0.2);
+    }
+
     [Theory]
     [MemberData(nameof(Signals))]
     public void Integrated_loudness_is_what_the_signal_is_made_for(string signal, (double, double)[] stretches, double expected)

@@ -24,6 +24,7 @@ public class SoundStepsTests
         Gen.Int[-200, 0].Select(tenths => (SoundStep)new ToPeak(tenths / 10.0)),
         Gen.OneOfConst("both", "left", "right").Select(of => (SoundStep)new ToMono(of)),
         Gen.OneOfConst(22050, 32000, 44100, 48000).Select(rate => (SoundStep)new ToRate(rate)),
+        Gen.Const((SoundStep)ToDepth.Dithered),
         Gen.Select(Gen.Int[0, 40_000], Gen.Int[1, 40_000], Gen.Int[1, 400])
             .Select((from, length, over) => (SoundStep)new CrossFade(from, from + length, over, 32000)));
 

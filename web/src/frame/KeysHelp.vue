@@ -21,6 +21,8 @@ const keys = [
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],
     ['p, o, l, m', 'Play your sound, the base’s, the seam of a loop, the part that is marked; again to stop'],
+    ['+, -, 0', 'Closer, wider, all of a sound; pictures closer and smaller'],
+    [', .', 'A sound is heard from a little earlier or later'],
     ['c', 'Light, dark or loud ground behind pictures'],
     ['Ctrl+S', 'Save what is typed in Define'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],

@@ -89,7 +89,9 @@ internal static class EntryMistakes
             "a recipe of nothing",
             APack.Of()
                 .WithTexts("saltbrook.fire/name")
-                .With("entries/recipes/fire.json", SmallBase.Recipe("saltbrook.fire", """{ "material": "reed", "amount": 3 }""", makes: "")),
+                .With(
+                    "entries/recipes/fire.json",
+                    SmallBase.Recipe("saltbrook.fire", """{ "material": "reed", "amount": 3 }""", makes: "")),
             "recipe/makes-nothing",
             "entries/recipes/fire.json",
             Severity.Warning),

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, data, fileUrl } from '@/api/client'
 import { useListening } from '@/shared/composables/useListening'
 import { useChange } from '@/shared/composables/usePack'
+import { outlinePath } from '@/shared/outline'
 import StateNote from '@/shared/parts/StateNote.vue'
 import UDialog from '@/shared/parts/UDialog.vue'
 import { count } from '@/shared/words'
@@ -45,12 +46,7 @@ const seconds = (frames: number) => frames / recording.value!.rate
 const url = computed(() => fileUrl(props.pack, recording.value!.path, recording.value!.hash))
 const hear = (part: NamedPart) =>
     play(keyOf(part), { url: url.value, part: { from: seconds(part.from), to: seconds(part.to) } })
-const outline = computed(() => {
-    const { lows, highs } = recording.value!
-    const point = (value: number, index: number) =>
-        `${((index / Math.max(1, highs.length - 1)) * 1000).toFixed(1)} ${(50 - value * 48).toFixed(1)}`
-    return `M${highs.map(point).join('L')}L${lows.map(point).reverse().join('L')}Z`
-})
+const outline = computed(() => outlinePath(recording.value!.outline, 0, 1000))
 const x = (frame: number) => (frame / recording.value!.frames) * 1000
 
 function useList(event: Event) {

@@ -6,8 +6,10 @@ import { useKeys } from '@/shared/composables/useKeys'
 import MarkedPart from './MarkedPart.vue'
 import RulesAside from './RulesAside.vue'
 import SoundSteps from './SoundSteps.vue'
+import SpanBar from './SpanBar.vue'
 import { useListening, type Piece } from '@/shared/composables/useListening'
 import type { Steps } from './useSteps'
+import { useSpan } from './useSpan'
 import WavePane from './WavePane.vue'
 
 /** The base's sound and yours above each other, heard by turns at one loudness, and the seam of a loop. */
@@ -25,6 +27,10 @@ const lengthOf = (side: 'base' | 'yours') => {
     return found?.rate ? found.frames / found.rate : 0
 }
 const seconds = computed(() => Math.max(0.01, lengthOf('base'), lengthOf('yours')))
+const { span, cursor, zoom, show, all, isWhole } = useSpan(() => props.sound.path, seconds)
+/** From the cursor on, if it lies in the sound. */
+const rest = (side: 'base' | 'yours') =>
+    cursor.value !== null && cursor.value < lengthOf(side) ? { from: cursor.value, to: lengthOf(side) } : undefined
 const heard = computed(() => (sides.value.yours ? 'yours' : 'base'))
 /** The loop as seconds, where it lies in the sound that is played. */
 const loop = computed(() => {
@@ -45,13 +51,14 @@ const evened = computed(() => {
 
 const pieces = computed(() => {
     const list: { name: string; word: string; key: string; piece: Piece }[] = []
-    if (sides.value.yours?.rate) list.push({ name: 'yours', word: 'Yours', key: 'p', piece: { url: url('yours') } })
+    if (sides.value.yours?.rate)
+        list.push({ name: 'yours', word: 'Yours', key: 'p', piece: { url: url('yours'), part: rest('yours') } })
     if (sides.value.base?.rate)
         list.push({
             name: 'base',
             word: evened.value === 0 ? 'The base’s' : 'The base’s, as loud as yours',
             key: 'o',
-            piece: { url: url('base'), gain: evened.value },
+            piece: { url: url('base'), gain: evened.value, part: rest('base') },
         })
     if (part.value) {
         const { from, to } = part.value
@@ -94,28 +101,47 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () =
                         aria-hidden="true"
                     />{{ one.word }}
                 </button>
+                <SpanBar
+                    v-model:cursor="cursor"
+                    :span="span"
+                    :length="seconds"
+                    :is-whole="isWhole"
+                    @zoom="zoom"
+                    @show="show"
+                    @all="all"
+                />
                 <span v-if="problem" class="text-madder text-small" role="alert">{{ problem }}</span>
                 <span v-if="pieces.length === 0" class="text-faint">Neither can be played.</span>
             </div>
             <WavePane
                 v-if="sound.yours"
+                :pack="pack"
+                :path="sound.path"
                 :side="sound.yours"
-                :seconds="seconds"
+                :span="span"
+                :cursor="cursor"
                 label="Yours"
                 :loop="loop"
                 :marked="part"
                 :at="playing === 'yours' || playing === 'part' || (playing === 'seam' && heard === 'yours') ? at : null"
                 @mark="part = $event"
+                @point="cursor = $event"
+                @zoom="zoom"
             />
             <MarkedPart v-if="sound.yours?.rate" v-model="part" :pack="pack" :sound="sound" :steps="steps" />
             <WavePane
                 v-if="sound.base"
+                :pack="pack"
+                :path="sound.path"
                 :side="sound.base"
-                :seconds="seconds"
+                :span="span"
+                :cursor="cursor"
                 label="The base’s"
                 is-base
                 :loop="sound.yours ? null : loop"
                 :at="playing === 'base' || (playing === 'seam' && heard === 'base') ? at : null"
+                @point="cursor = $event"
+                @zoom="zoom"
             />
             <SoundSteps :sound="sound" :steps="steps" class="shrink-0" />
         </div>
