@@ -27,6 +27,7 @@ export default defineConfig({
                 '--disable-sync',
             ],
         },
+        testIdAttribute: 'data-test',
         trace: 'off',
     },
     webServer: {

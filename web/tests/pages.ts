@@ -1,10 +1,9 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** A browser with a microphone that beeps, and which plays unasked. */
 export const withMicrophone = {
-    testIdAttribute: 'data-test',
     permissions: ['microphone'],
     launchOptions: {
         executablePath: '/usr/bin/chromium',
@@ -29,6 +28,12 @@ export async function newPack(page: Page, title: string): Promise<string> {
     await page.waitForURL(/gather/)
     await expect(page.getByRole('heading', { name: title })).toBeVisible()
     return packId(page)
+}
+
+/** Chooses one of many in a field: what is typed of it leaves it, and Enter takes it. */
+export async function pick(field: Locator, value: string): Promise<void> {
+    await field.fill(value)
+    await field.page().locator(`[role="option"][data-value="${value}"]`).click()
 }
 
 export const packId = (page: Page) => /packs\/([0-9a-f-]{36})/.exec(page.url())![1]!

@@ -101,8 +101,9 @@ test('an evening of takes goes to the signals it was read for, with what was don
     await page
         .getByTestId('name-list')
         .selectOption(await page.getByRole('option', { name: /^Your script, what/ }).innerText())
-    await expect(page.getByText(/^3 answer signals/)).toBeVisible()
+    await expect(page.getByText(/2 answer signals/)).toBeVisible()
     await page.getByTestId('keep-further').check()
+    await expect(page.getByText(/3 answer signals/)).toBeVisible()
     await expect(page.getByTestId('part').first()).toContainText('a further take')
     await page.getByTestId('split').click()
     await expect(page.getByText(/3 sounds placed\. The recording is kept in/)).toBeVisible()

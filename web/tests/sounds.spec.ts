@@ -148,7 +148,7 @@ test('two sounds are looked at closer together and heard from one moment on', as
     await yours.click({ position: { x: width / 2, y: height / 2 } })
     await expect(page.getByTestId('cursor')).toHaveCount(2)
     await expect(page.getByText(/^at \d\.\d\d s -\d+(\.\d)? LUFS$/)).toHaveCount(2)
-    const from = async () => Number(/(\d+\.\d\d) s/.exec(await page.getByText(/^heard from/).innerText())![1])
+    const from = async () => Number(/(\d+\.\d\d) s/.exec(await page.getByText(/heard from \d/).innerText())![1])
     const before = await from()
 
     // Closer around the moment, which is a step later then, and finer than before.

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { demo } from './server'
-import { demoPack, drop, newPack } from './pages'
+import { demoPack, drop, newPack, pick } from './pages'
 
 const surface = 'art/surfaces/setts_dark.png'
 const descriptor = 'art/surfaces/setts_dark.surface.json'
@@ -73,7 +73,7 @@ test('form and text of an entry stay in step and what is wrong is said as it is 
     const id = await newPack(page, 'Defining')
     await page.request.post(`/api/packs/${id}/bring`, { data: { paths: [descriptor] } })
     await page.goto(`/packs/${id}/define?path=${descriptor}`)
-    await page.getByLabel('Made of').selectOption('brick')
+    await pick(page.getByRole('combobox', { name: 'Made of' }), 'brick')
     await page.getByRole('textbox', { name: 'Rough' }).fill('7')
     await expect(page.getByRole('alert').filter({ hasText: '0 to 1' })).toBeVisible()
     await page.getByRole('tab', { name: 'Text', exact: true }).click()

@@ -4,7 +4,9 @@ import ColourField from '@/shared/parts/ColourField.vue'
 import ListField from './ListField.vue'
 import MapField from './MapField.vue'
 import OneOfFields from './OneOfFields.vue'
+import PickField from './PickField.vue'
 import TakenValue from './TakenValue.vue'
+import { fewChoices, nameOf } from './picks'
 import { anyItem, valueAt, type FieldProps } from './schema'
 
 const props = defineProps<FieldProps>()
@@ -70,8 +72,19 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
         <label :for="id" class="font-semibold">{{ field.title }}</label>
         <span v-if="!field.isRequired" class="text-faint text-small"> may be left out</span>
         <div class="mt-1 flex items-center gap-3">
+            <PickField
+                v-if="known && known.length > fewChoices"
+                :id="id"
+                :label="field.title"
+                :choices="known"
+                :model-value="shown"
+                :is-required="field.isRequired"
+                :described-by="`${id}-help`"
+                :is-wrong="mine.length > 0"
+                @update:model-value="put"
+            />
             <select
-                v-if="known || field.type === 'choice' || field.type === 'boolean'"
+                v-else-if="known || field.type === 'choice' || field.type === 'boolean'"
                 :id="id"
                 class="field"
                 :value="shown"
@@ -85,11 +98,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                 <option v-if="!isKnown && shown" :value="shown">{{ shown }} (does not exist)</option>
                 <template v-if="known">
                     <option v-for="choice in known" :key="choice.value" :value="choice.value">
-                        {{
-                            choice.name === choice.value || !choice.name
-                                ? choice.value
-                                : `${choice.name} · ${choice.value}`
-                        }}{{ choice.fromPack ? ' (yours)' : '' }}
+                        {{ nameOf(choice) }}{{ choice.fromPack ? ' (yours)' : '' }}
                     </option>
                 </template>
                 <template v-else>

@@ -2,6 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import EntryField from './EntryField.vue'
 import TakenValue from './TakenValue.vue'
+import { nameOf } from './picks'
 import { fieldOf, newItem, valueAt, type FieldProps } from './schema'
 import { useTaken } from './taken'
 
@@ -16,16 +17,16 @@ const keys = computed(() => Object.keys((valueAt(props.value, props.field.pointe
 const rows = computed(() =>
     keys.value.map((key) => ({
         ...fieldOf(key, props.field.each!, props.field.pointer, false),
-        title: nameOf(key),
+        title: titleOf(key),
         help: codes.value.length > 0 && codes.value.every((code) => code.value !== key) ? 'No such code.' : '',
     })),
 )
-const nameOf = (key: string) => codes.value.find((code) => code.value === key)?.name || key
+const titleOf = (key: string) => codes.value.find((code) => code.value === key)?.name || key
 /** What comes from another entry at codes that are not set here. */
 const others = computed(() =>
     [...taken.value.keys()]
         .filter((at) => at.startsWith(`${props.field.pointer}/`) && valueAt(props.value, at) === undefined)
-        .map((at) => [at, nameOf(at.slice(props.field.pointer.length + 1))] as const),
+        .map((at) => [at, titleOf(at.slice(props.field.pointer.length + 1))] as const),
 )
 const free = computed(() => codes.value.filter((code) => !keys.value.includes(code.value)))
 const next = ref('')
@@ -68,7 +69,7 @@ function add() {
             <select v-if="codes.length > 0" :id="id" v-model="next" class="field max-w-64">
                 <option value="">choose a code …</option>
                 <option v-for="code in free" :key="code.value" :value="code.value">
-                    {{ code.name && code.name !== code.value ? `${code.name} · ${code.value}` : code.value }}
+                    {{ nameOf(code) }}
                 </option>
             </select>
             <input v-else :id="id" v-model="next" class="field max-w-64" autocomplete="off" placeholder="code" />

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { Combobox, ComboboxButton, ComboboxInput, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { ChevronUpDownIcon } from '@heroicons/vue/24/outline'
+import { computed, ref } from 'vue'
+import type { Choice } from '@/api/client'
+import { found, nameOf } from './picks'
+
+/** One of many: found by code, name or group as it is typed, or chosen from the list. */
+const props = defineProps<{
+    id: string
+    label: string
+    choices: readonly Choice[]
+    modelValue: string
+    isRequired: boolean
+    describedBy: string
+    isWrong: boolean
+}>()
+defineEmits<{ 'update:modelValue': [value: string] }>()
+
+// More than anybody reads; what is typed leaves fewer.
+const most = 100
+const words = ref('')
+const fitting = computed(() => found(props.choices, words.value))
+const shown = computed(() => fitting.value.slice(0, most))
+const says = (value: unknown) => {
+    const chosen = props.choices.find((choice) => choice.value === value)
+    return chosen ? nameOf(chosen) : value ? `${String(value)} (does not exist)` : ''
+}
+</script>
+
+<template>
+    <Combobox
+        :model-value="modelValue"
+        as="div"
+        class="relative w-full"
+        @update:model-value="$emit('update:modelValue', $event as string)"
+    >
+        <!-- The part that is typed into is known by this, and not by the label around it. -->
+        <ComboboxLabel class="sr-only">{{ label }}</ComboboxLabel>
+        <ComboboxInput
+            :id="id"
+            class="field pr-9"
+            :display-value="says"
+            :placeholder="isRequired ? 'choose, or type to find …' : 'left out; type to find …'"
+            :aria-describedby="describedBy"
+            :aria-invalid="isWrong"
+            autocomplete="off"
+            spellcheck="false"
+            @change="words = $event.target.value"
+            @focus="$event.target.select()"
+            @blur="words = ''"
+        />
+        <ComboboxButton class="absolute inset-y-0 right-0 flex w-9 items-center justify-center" @click="words = ''">
+            <span class="sr-only">All of them</span>
+            <ChevronUpDownIcon class="size-5" aria-hidden="true" />
+        </ComboboxButton>
+        <ComboboxOptions
+            class="border-ink bg-film rounded-card absolute z-30 mt-1 max-h-72 w-full overflow-y-auto border py-1"
+        >
+            <li v-if="shown.length === 0" class="text-faint text-small px-3 py-1.5" role="option" aria-disabled="true">
+                Nothing is called that.
+            </li>
+            <ComboboxOption
+                v-for="choice in shown"
+                :key="choice.value"
+                v-slot="{ active, selected }"
+                :value="choice.value"
+                as="template"
+            >
+                <li
+                    class="flex cursor-pointer items-baseline gap-2 px-3 py-1.5"
+                    :class="active ? 'bg-ink text-film' : ''"
+                    :data-value="choice.value"
+                >
+                    <span class="w-3 shrink-0" aria-hidden="true">{{ selected ? '✓' : '' }}</span>
+                    <span class="min-w-0 grow truncate">{{ choice.name || choice.value }}</span>
+                    <span v-if="choice.group" class="text-small shrink-0">{{ choice.group }}</span>
+                    <span v-if="choice.fromPack" class="text-small shrink-0">yours</span>
+                    <span v-if="choice.name && choice.name !== choice.value" class="text-small shrink-0 font-mono">{{
+                        choice.value
+                    }}</span>
+                </li>
+            </ComboboxOption>
+            <li
+                v-if="fitting.length > most"
+                class="text-faint text-small px-3 py-1.5"
+                role="option"
+                aria-disabled="true"
+            >
+                and {{ (fitting.length - most).toLocaleString('en') }} more: type to find them
+            </li>
+        </ComboboxOptions>
+    </Combobox>
+</template>
