@@ -77,7 +77,8 @@ internal sealed class Schema
         else if (value.ValueKind == JsonValueKind.Number && !InRange(value.GetDouble())) Refuse(RangeWords());
         else if (value.ValueKind == JsonValueKind.Number && !IsMultiple(value.GetDouble()))
             Refuse(FormattableString.Invariant($"a multiple of {multipleOf}"));
-        else if (alternatives.Count > 0 && alternatives.Count(a => a.Accepts(value)) != 1) Refuse(wanted ?? "one form of several");
+        if (faults.Count == before && alternatives.Count > 0 && alternatives.Count(a => a.Accepts(value)) != 1)
+            Refuse(wanted ?? "one form of several");
         else if (value.ValueKind == JsonValueKind.Array && minItems is { } least && value.GetArrayLength() < least)
             Refuse($"a list of at least {least}");
         if (faults.Count > before) return;
@@ -86,7 +87,7 @@ internal sealed class Schema
 
         void JudgeText(string text)
         {
-            if (minLength is { } shortest && text.Length < shortest) Refuse("text that is not empty");
+            if (minLength is { } shortest && text.EnumerateRunes().Count() < shortest) Refuse("text that is not empty");
             else if (pattern?.IsMatch(text) == false) Refuse(wanted ?? $"text that fits {pattern}");
         }
 
