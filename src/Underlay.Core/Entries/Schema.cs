@@ -77,7 +77,8 @@ internal sealed class Schema
         else if (value.ValueKind == JsonValueKind.Number && !InRange(value.GetDouble())) Refuse(RangeWords());
         else if (value.ValueKind == JsonValueKind.Number && !IsMultiple(value.GetDouble()))
             Refuse(FormattableString.Invariant($"a multiple of {multipleOf}"));
-        if (faults.Count == before && alternatives.Count > 0 && alternatives.Count(a => a.Accepts(value)) != 1)
+        if (faults.Count > before) return;
+        if (alternatives.Count > 0 && alternatives.Count(a => a.Accepts(value)) != 1)
             Refuse(wanted ?? "one form of several");
         else if (value.ValueKind == JsonValueKind.Array && minItems is { } least && value.GetArrayLength() < least)
             Refuse($"a list of at least {least}");

@@ -76,6 +76,12 @@ public class SchemaKeywordTests
             }
     }
 
+    [Fact]
+    public void A_value_of_another_type_is_told_once() =>
+        Assert.Single(
+            Kind.Read("kind", JsonDocument.Parse("""{ "type": "object", "minItems": 3, "oneOf": [{}, {}] }""").RootElement).Kind
+                .Judge(JsonText.Parse("[]"u8.ToArray())));
+
     /// <summary>Nothing is passed over in silence: a kind with a keyword that is not evaluated is refused where it stands.</summary>
     [Theory]
     [InlineData("""{ "properties": { "a": { "maxLength": 3 } } }""", "/properties/a/maxLength")]
