@@ -95,6 +95,8 @@ test('an evening of takes goes to the signals it was read for, with what was don
     test.setTimeout(120_000)
     const id = await newPack(page, 'Pier Evening')
     await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })
+    const names = 'key,en,de,fr\nsaltbrook.pier/name,Pier,Pier,Quai\n'
+    await page.request.put(`/api/packs/${id}/file`, { params: { path: 'texts/pier.csv' }, data: names })
     await drop(page, [{ name: 'evening.wav', bytes: session([330, 330, 520], 0) }])
     await page.getByTestId('open-split').click()
     await expect(page.getByTestId('part').first()).toContainText('done again after it')

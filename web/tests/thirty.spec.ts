@@ -38,14 +38,12 @@ test('thirty entries are made from scratch, named, and right in the host', async
 
     // What still says what its original does is written anew; Enter goes on.
     await page.goto(`/packs/${id}/define?view=texts&texts=original`)
-    const cells = page.locator('input[data-cell$=" 0"]')
     await expect(page.getByTestId('which-texts')).toContainText('Still the original’s (20)')
     for (let row = 0; row < 20; row++) {
         const cell = page.locator(`input[data-cell="${row} 0"]`)
         await cell.fill(`Of the shore, ${row}`)
         await cell.press('Enter')
     }
-    await expect(cells.first()).toHaveValue('Of the shore, 0')
     await expect(page.getByTestId('cells-state')).toHaveText('saved')
     await expect(page.getByTestId('which-texts')).toContainText('Still the original’s (0)')
 
