@@ -54,6 +54,7 @@ public static class CheckList
         new NotCovered(),
         new OffScreen(),
         new UnusualNumber(),
+        new Outdoes(),
         new UnreadableSound(),
         new SoundRate(),
         new SoundChannels(),

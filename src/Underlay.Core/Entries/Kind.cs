@@ -10,13 +10,19 @@ namespace Underlay.Core.Entries;
 /// <param name="Except">Fields of the root that are never taken over.</param>
 public sealed record Inheritance(string By, IReadOnlyList<string> Required, IReadOnlyList<string> Except);
 
+/// <summary>A number of which entries would rather have more or less (the annotation <c>x-underlay-better</c>).</summary>
+/// <param name="Pointer">The field of the root.</param>
+/// <param name="IsMore">Whether more is better.</param>
+public sealed record Merit(string Pointer, bool IsMore);
+
 /// <summary>A type of declarative definition: a JSON Schema 2020-12 of the host profile.</summary>
 public sealed class Kind
 {
     private readonly Schema schema;
 
-    private Kind(string key, JsonElement document, Schema schema, Inheritance? inherits)
+    private Kind(string key, JsonElement document, Schema schema, Inheritance? inherits, IReadOnlyList<Merit> merits)
     {
+        Merits = merits;
         Key = key;
         Document = document;
         this.schema = schema;
@@ -32,6 +38,9 @@ public sealed class Kind
 
     /// <summary>What its entries take over from each other, or null.</summary>
     public Inheritance? Inherits { get; }
+
+    /// <summary>Numbers of which more or less is better.</summary>
+    public IReadOnlyList<Merit> Merits { get; }
 
     /// <summary>Fields of the root that an entry has to have, its own or taken over, in the schema's order.</summary>
     public IReadOnlyList<string> Required => [.. schema.Required.Concat(Inherits?.Required ?? []).Distinct()];
@@ -53,7 +62,7 @@ public sealed class Kind
     {
         var problems = new List<(string, string)>();
         var schema = Schema.Read(document, "", problems);
-        return (new Kind(key, document, schema, ReadInheritance(document, problems)), problems);
+        return (new Kind(key, document, schema, ReadInheritance(document, problems), ReadMerits(document, problems)), problems);
     }
 
     /// <summary>What the kind does not accept in an entry; empty when it is accepted.</summary>
@@ -95,6 +104,26 @@ public sealed class Kind
         problems.Add(
             ("/x-underlay-inherits", "“by” with a field’s name, and lists of names “required” and “except”, were expected"));
         return null;
+    }
+
+    private static List<Merit> ReadMerits(JsonElement document, List<(string, string)> problems)
+    {
+        var merits = new List<Merit>();
+        if (document.ValueKind != JsonValueKind.Object
+            || !document.TryGetProperty("properties", out var properties)
+            || properties.ValueKind != JsonValueKind.Object)
+            return merits;
+        foreach (var property in properties.EnumerateObject())
+        {
+            if (property.Value.ValueKind != JsonValueKind.Object || !property.Value.TryGetProperty("x-underlay-better", out var better))
+                continue;
+            var pointer = $"/{JsonText.Escape(property.Name)}";
+            if (better.ValueKind == JsonValueKind.String && better.GetString() is "more" or "less")
+                merits.Add(new Merit(pointer, better.GetString() == "more"));
+            else problems.Add(($"/properties{pointer}/x-underlay-better", "“more” or “less” was expected"));
+        }
+
+        return merits;
     }
 
     private static List<string>? Names(JsonElement rule, string field) =>

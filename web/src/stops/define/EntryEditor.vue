@@ -6,6 +6,7 @@ import { isConnected } from '@/api/events'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
 import BesideIt from './BesideIt.vue'
+import CompareWith from './CompareWith.vue'
 import EntryForm from './EntryForm.vue'
 import EntryNames from './EntryNames.vue'
 import EntryTies from './EntryTies.vue'
@@ -172,6 +173,7 @@ const state = computed(() => {
                 :value="value"
                 @set="editing.set"
             />
+            <CompareWith v-if="isJson && value !== null" v-bind="{ pack, entry, value }" @take="editing.set" />
             <EntryTies :pack="pack" :path="entry.path" />
         </aside>
     </div>

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import {
+    Combobox,
+    ComboboxButton,
+    ComboboxInput,
+    ComboboxLabel,
+    ComboboxOption,
+    ComboboxOptions,
+} from '@headlessui/vue'
 import { ChevronUpDownIcon } from '@heroicons/vue/24/outline'
 import { computed, ref } from 'vue'
 import type { Choice } from '@/api/client'

@@ -14,6 +14,8 @@ export interface Field {
     maximum?: number
     isWhole: boolean
     default?: unknown
+    /** What one would rather have of a number. */
+    better?: 'more' | 'less'
     fields: Field[]
     /** What each item of a list or each key of a map holds. */
     each?: Property
@@ -46,6 +48,7 @@ export interface Property {
     oneOf?: { required?: string[] }[]
     'x-underlay-colour'?: 'hex' | 'oklch'
     'x-underlay-unit'?: string
+    'x-underlay-better'?: 'more' | 'less'
 }
 
 /** The fields of a kind, those that it requires first. */
@@ -78,6 +81,7 @@ export function fieldOf(name: string, property: Property, above: string, isRequi
         maximum: property.maximum,
         isWhole: property.type === 'integer',
         default: property.default,
+        better: property['x-underlay-better'],
         fields: property.type === 'object' ? fieldsOf(property, pointer) : [],
         each: property.items ?? (isMap(property) ? (property.additionalProperties as Property) : undefined),
         oneOf: (property.oneOf ?? []).flatMap((form) => form.required ?? []),
@@ -151,3 +155,12 @@ export const pathOf = (pointer: string) =>
         .split('/')
         .slice(1)
         .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'))
+
+/** A text as JSON; null where it is none. */
+export function parsed(text: string): unknown {
+    try {
+        return JSON.parse(text)
+    } catch {
+        return null
+    }
+}

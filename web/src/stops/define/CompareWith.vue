@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, useId } from 'vue'
+import { api, data, type EntryView } from '@/api/client'
+import { compared, ratios } from './compare'
+import { fieldWords, shortly } from './differences'
+import { parsed } from './schema'
+import { useEntries } from './useEntries'
+
+/** An entry beside another of its kind, of the pack or the base: in what they differ, and what may be taken from it. */
+const props = defineProps<{ pack: string; entry: EntryView; value: unknown }>()
+defineEmits<{ take: [pointer: string, value: unknown] }>()
+const id = useId()
+const { data: list } = useEntries(() => props.pack)
+const mine = computed(() =>
+    (list.value?.entries ?? []).filter(
+        ({ kindTitle, path, isAccepted }) =>
+            isAccepted && kindTitle === props.entry.kindTitle && path !== props.entry.path,
+    ),
+)
+const base = computed(() => props.entry.siblings.filter(({ path }) => mine.value.every((one) => one.path !== path)))
+const chosen = ref('')
+const ofBase = computed(() => base.value.find(({ path }) => path === chosen.value))
+const { data: own } = useQuery({
+    queryKey: ['pack', () => props.pack, 'entry', chosen],
+    queryFn: () =>
+        data(api.GET('/api/packs/{id}/entry', { params: { path: { id: props.pack }, query: { path: chosen.value } } })),
+    enabled: () => chosen.value !== '' && !ofBase.value,
+})
+const other = computed(() => ofBase.value?.value ?? (chosen.value && own.value ? parsed(own.value.text) : null))
+const rows = computed(() =>
+    other.value === null ? [] : compared(props.entry.schema, other.value, props.value, props.entry.own),
+)
+const quotients = computed(() => (other.value === null ? [] : ratios(props.entry.schema, other.value, props.value)))
+const short = (number: number | null) => (number === null ? 'none' : String(Number(number.toPrecision(3))))
+</script>
+
+<template>
+    <section v-if="mine.length + base.length > 0" class="mt-5" data-test="compare-with">
+        <label :for="id" class="font-bold">Compare it with</label>
+        <select :id="id" v-model="chosen" class="field mt-1">
+            <option value="">nothing</option>
+            <optgroup v-if="mine.length > 0" label="Yours">
+                <option v-for="one in mine" :key="one.path" :value="one.path">{{ one.title }}</option>
+            </optgroup>
+            <optgroup v-if="base.length > 0" label="The base’s">
+                <option v-for="one in base" :key="one.path" :value="one.path">{{ one.title }}</option>
+            </optgroup>
+        </select>
+        <template v-if="other !== null">
+            <p v-if="rows.length === 0" class="text-faint text-small mt-2">They do not differ.</p>
+            <ul v-else class="mt-2">
+                <li v-for="one in rows" :key="one.pointer" class="border-line text-small flex gap-2 border-t py-1">
+                    <span class="min-w-0 grow break-words">
+                        {{ one.title.toLowerCase() || fieldWords(one.pointer) }}
+                        <span class="font-mono">{{ shortly(one.was) }}</span>, here
+                        <span class="font-mono">{{ shortly(one.now) }}</span>{{ one.unit ? ` ${one.unit}` : '' }}
+                        <span v-if="one.is" class="text-faint">{{ one.is }}</span>
+                    </span>
+                    <button
+                        type="button"
+                        class="word shrink-0"
+                        :aria-label="`Take ${one.title.toLowerCase() || fieldWords(one.pointer)} from it`"
+                        @click="$emit('take', one.pointer, one.was)"
+                    >
+                        Take
+                    </button>
+                </li>
+                <li v-for="one in quotients" :key="one.title" class="border-line text-small border-t py-1">
+                    {{ one.title.toLowerCase() }} <span class="font-mono">{{ short(one.theirs) }}</span>, here
+                    <span class="font-mono">{{ short(one.yours) }}</span>
+                </li>
+            </ul>
+        </template>
+    </section>
+</template>
