@@ -53,8 +53,8 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                 <li v-for="one in rows" :key="one.pointer" class="border-line text-small flex gap-2 border-t py-1">
                     <span class="min-w-0 grow break-words">
                         {{ one.title.toLowerCase() || fieldWords(one.pointer) }}
-                        <span class="font-mono">{{ shortly(one.was) }}</span>, here
-                        <span class="font-mono">{{ shortly(one.now) }}</span>{{ one.unit ? ` ${one.unit}` : '' }}
+                        {{ shortly(one.was) }}, here {{ shortly(one.now)
+                        }}{{ one.unit && typeof one.now === 'number' ? ` ${one.unit}` : '' }}
                         <span v-if="one.is" class="text-faint">{{ one.is }}</span>
                     </span>
                     <button
@@ -67,8 +67,7 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                     </button>
                 </li>
                 <li v-for="one in quotients" :key="one.title" class="border-line text-small border-t py-1">
-                    {{ one.title.toLowerCase() }} <span class="font-mono">{{ short(one.theirs) }}</span>, here
-                    <span class="font-mono">{{ short(one.yours) }}</span>
+                    {{ one.title.toLowerCase() }} {{ short(one.theirs) }}, here {{ short(one.yours) }}
                 </li>
             </ul>
         </template>
