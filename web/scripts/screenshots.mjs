@@ -53,6 +53,7 @@ await take('define', `/packs/${tidepool}/define?path=wares/milk_pitcher/ware.jso
     page.getByRole('textbox', { name: 'Price' }).focus(),
 )
 await take('define-tower', `/packs/${tidepool}/define?path=entries/towers/quay.json`)
+await take('define-script', `/packs/${tidepool}/define?view=script`)
 await take('define-texts', `/packs/${tidepool}/define?view=texts`)
 await take('define-economy', `/packs/${tidepool}/define?view=economy&goods=all&good=wares:moor.water_jug`)
 const water = 'audio/ambience/quay_water.wav'
@@ -96,8 +97,6 @@ await take('selection', `/packs/${tidepool}/gather?place=surfaces`, async () => 
 })
 await page.setViewportSize({ width: 900, height: 800 })
 await take('gather-900', `/packs/${tidepool}/gather`)
-await page.setViewportSize({ width: 390, height: 800 })
-await take('prove-390', `/packs/${tidepool}/prove?place=surfaces`)
 await page.setViewportSize({ width: 1280, height: 800 })
 
 await page.emulateMedia({ colorScheme: 'dark' })

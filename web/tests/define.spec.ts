@@ -211,3 +211,22 @@ test('what is typed in an entry goes along when it is renamed or taken out at on
     await page.getByRole('button', { name: 'Undo' }).first().click()
     await expect.poll(() => entry('wares/low_cup/ware.json')).toContain('"price":78')
 })
+
+test('an entry is compared with another, and takes a value from it', async ({ page }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define?path=wares/ebb_cup/ware.json`)
+    const price = page.getByRole('textbox', { name: 'Price' })
+    await price.fill('4')
+    const beside = page.getByTestId('compare-with')
+    await beside.getByLabel('Compare it with').selectOption({ label: 'Tea cup' })
+    await expect(beside).toContainText('price 5, here 4 pence better')
+    await beside.getByRole('button', { name: 'Take price from it' }).click()
+    await expect(price).toHaveValue('5')
+    await expect(beside).not.toContainText('pence')
+
+    // Cheaper and as good in all else, it outdoes the base's.
+    await price.fill('3')
+    await expect(page.getByTestId('save-state')).toHaveText('saved')
+    await page.goto(`/packs/${id}/prove`)
+    await expect(page.getByText(/price 3 for 5.*nobody has a reason/)).toBeVisible()
+})
