@@ -24,7 +24,8 @@ public sealed record WriteRecipe(PackPath Entry)
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
-        if (context.Overlay is not { } overlay || overlay.OfPack(Entry) is not { Place: { Id: { } id, Pattern.Placeholders: [var hole] } } entry)
+        if (context.Overlay is not { } overlay
+            || overlay.OfPack(Entry) is not { Place: { Id: { } id, Pattern.Placeholders: [var hole] } } entry)
             return [];
         var economy = Economy.Of(overlay);
         if (entry.Field(id) is not { } made || RecipeModel.For(economy, entry) is not { } model) return [];

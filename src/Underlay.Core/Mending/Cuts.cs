@@ -49,7 +49,9 @@ public static class Cuts
         bool IsTaken(string name) =>
             given.Contains(name)
             || Endings.Select(e => PackPath.Parse(name + e)).Any(p =>
-                overlay?.Shown(p) is not null || tree.Find(p) is not null || tree.Find(PackPath.Parse($"{ReservedFolder.Tray}/{p}")) is not null);
+                overlay?.Shown(p) is not null
+                    || tree.Find(p) is not null
+                    || tree.Find(PackPath.Parse($"{ReservedFolder.Tray}/{p}")) is not null);
         var named = new List<NamedCut>();
         foreach (var part in parts.OrderBy(p => p.IsFurther))
         {

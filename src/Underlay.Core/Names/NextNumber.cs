@@ -20,7 +20,8 @@ public static class NextNumber
     }
 
     private static (string Stem, int Number) Split(string name) =>
-        name.LastIndexOf('_') is > 0 and var at && int.TryParse(name[(at + 1)..], NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+        name.LastIndexOf('_') is > 0 and var at
+            && int.TryParse(name[(at + 1)..], NumberStyles.None, CultureInfo.InvariantCulture, out var number)
             ? (name[..at], number)
             : (name, 1);
 }

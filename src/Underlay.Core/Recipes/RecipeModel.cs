@@ -36,5 +36,6 @@ public static class RecipeModel
     private static int EqualFields(Overlay overlay, Placement entry, Placement other) =>
         other.Facts.Entry!.Text.Root.EnumerateObject()
             .Select(f => $"/{f.Name}")
-            .Count(p => overlay.Value(entry, p) is { } mine && overlay.Value(other, p) is { } theirs && JsonElement.DeepEquals(mine, theirs));
+            .Count(
+                p => overlay.Value(entry, p) is { } mine && overlay.Value(other, p) is { } theirs && JsonElement.DeepEquals(mine, theirs));
 }

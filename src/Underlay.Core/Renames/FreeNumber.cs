@@ -22,7 +22,9 @@ public static class FreeNumber
         var taken = overlay.ShownIn(place).Select(p => p.Field(field)).ToHashSet();
         var files = FilesBy(overlay, place, field).ToList();
         bool IsOfOther(string number) => files.Exists(
-            f => f.Pattern!.Fill(Bindings.Of([(f.Placeholder, number)])) is { } path && overlay.OtherBases.Any(b => b.Find(path) is not null));
+            f =>
+                f.Pattern!.Fill(Bindings.Of([(f.Placeholder, number)])) is { } path
+                    && overlay.OtherBases.Any(b => b.Find(path) is not null));
         return Enumerable.Range(1, (int)Math.Pow(10, old.Length) - 1)
             .Select(n => n.ToString($"D{old.Length}", CultureInfo.InvariantCulture))
             .Where(n => !taken.Contains(n))

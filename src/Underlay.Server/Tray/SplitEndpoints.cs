@@ -123,10 +123,11 @@ internal static class SplitEndpoints
         // What cannot be a name is told before names are counted on.
         foreach (var part in request.Parts) _ = TrayEndpoints.PathOf(part.Name);
         var named = Cuts.Name(snapshot.Overlay, snapshot.Tree, request.Parts, request.IsPlaced ? ScriptOf(snapshot) : []);
-        if (named.GroupBy(p => InTray(p)).FirstOrDefault(g => g.Count() > 1) is { Key: var twice })
+        if (named.GroupBy(InTray).FirstOrDefault(g => g.Count() > 1) is { Key: var twice })
             throw ProblemException.Unsound($"Two parts are called {twice.FileName}; each needs a name of its own.");
         var sorted = named.ToLookup(p => p.Lines.Count > 0);
-        if (sorted[false].Select(InTray).FirstOrDefault(p => p != recording && snapshot.Tree.Find(p) is not null) is { Value.Length: > 0 } there)
+        bool IsThere(PackPath path) => path != recording && snapshot.Tree.Find(path) is not null;
+        if (sorted[false].Select(InTray).FirstOrDefault(IsThere) is { Value.Length: > 0 } there)
             throw new ProblemException(409, "collides", $"A file {there.FileName} is in the tray already; place or rename it first.")
             { Paths = [there.Value] };
         return ([.. sorted[false]], [.. sorted[true]]);

@@ -1,3 +1,4 @@
+using System.Text;
 using Underlay.Core.Findings;
 
 namespace Underlay.Core.Tests.Checks;
@@ -16,7 +17,7 @@ public class OutdoesTests
     /// <summary>A ware of the pack beside one jug of the base.</summary>
     private static IReadOnlyList<Finding> Told(string ware)
     {
-        var files = new Dictionary<string, byte[]>(SmallBase.Files) { ["wares/milk_jug/ware.json"] = System.Text.Encoding.UTF8.GetBytes(Jug) };
+        var files = new Dictionary<string, byte[]>(SmallBase.Files) { ["wares/milk_jug/ware.json"] = Encoding.UTF8.GetBytes(Jug) };
         files.Remove("wares/big_jug/ware.json");
         var stack = Core.BaseFiles.BaseCatalogue.Read(
             Repository.Kilnmoor,
@@ -35,7 +36,10 @@ public class OutdoesTests
     {
         var finding = Assert.Single(Told(Ware("saltbrook.tide_cup", price, hardness, volume)));
         Assert.Equal(("wares/tide_cup/ware.json", "/price", Severity.Note), (finding.Path, finding.Pointer, finding.Severity));
-        Assert.Contains(FormattableString.Invariant($"price {price} for 12, hardness {hardness} for 5"), finding.Message, StringComparison.Ordinal);
+        Assert.Contains(
+            FormattableString.Invariant($"price {price} for 12, hardness {hardness} for 5"),
+            finding.Message,
+            StringComparison.Ordinal);
     }
 
     [Theory]

@@ -49,7 +49,8 @@ public class WriteRecipeTests
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Blocks);
         Assert.All(before.Files, f => Assert.NotNull(outcome.Tree.Find(f.Path)));
-        var more = outcome.Tree.With(EntryClone.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
+        var more = outcome.Tree.With(
+            EntryClone.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
         Assert.DoesNotContain(Mended(more).Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
     }
 
@@ -57,7 +58,11 @@ public class WriteRecipeTests
     public void A_recipe_of_another_kind_of_that_name_stays()
     {
         var tree = Clones("tea_cup", "ebb_cup").With(
-            [new TreeEdit.Write(PackPath.Parse("entries/recipes/ebb_cup.json"), Encoding.UTF8.GetBytes(SmallBase.Recipe("saltbrook.other")))]);
+            [
+                new TreeEdit.Write(
+                    PackPath.Parse("entries/recipes/ebb_cup.json"),
+                    Encoding.UTF8.GetBytes(SmallBase.Recipe("saltbrook.other"))),
+            ]);
         Assert.Empty(Mended(tree).Applied);
     }
 }

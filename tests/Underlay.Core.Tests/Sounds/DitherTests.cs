@@ -37,7 +37,9 @@ public class DitherTests
         // What is round is not rounded again, and a file has it as it is.
         Assert.Same(round, ToDepth.Dithered.Run(round));
         Assert.Equal(round.Channels[0], SoundReader.Read(FileFormats.Wav.Encode(round))!.Channels[0]);
-        Assert.All(samples.Zip(round.Channels[0]), pair => Assert.InRange(Math.Abs(pair.First - pair.Second), 0, 1.5 * ToDepth.Level + 1e-9));
+        Assert.All(
+            samples.Zip(round.Channels[0]),
+            pair => Assert.InRange(Math.Abs(pair.First - pair.Second), 0, 1.5 * ToDepth.Level + 1e-9));
     });
 
     /// <summary>A tone of four tenths of a level is nothing when it is merely rounded.</summary>

@@ -145,14 +145,17 @@ public class SignalScriptTests
         // Semicolons, other capitals, a row that is none of the script's.
         var back = table.Replace(",,\r\n", ",Ann,\"low, slow\"\r\n", StringComparison.Ordinal) + "bells/other,,,,,,,Bo,\r\n";
         var bytes = Encoding.Unicode.GetBytes(
-            "\uFEFF" + back.Replace("\"low, slow\"", "low and slow", StringComparison.Ordinal).Replace(',', ';').Replace("sound;", "Sound;"));
+            "\uFEFF"
+                + back.Replace("\"low, slow\"", "low and slow", StringComparison.Ordinal).Replace(',', ';').Replace("sound;", "Sound;"));
         var read = SignalScript.Read(lines, bytes)!.Value;
         Assert.Equal(["bells/other"], read.Unknown);
         Assert.Equal(4, read.Notes.Count);
         Assert.Equal(new ScriptNote("Ann", "low and slow"), read.Notes["bells/one"]);
 
         var noted = Pier.Tree.With(ScriptFile.Set(Pier.Tree, read.Notes));
-        Assert.Equal("Ann", SignalScript.Of(Over(new APack(noted.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()))))[0].Note.Speaker);
+        Assert.Equal(
+            "Ann",
+            SignalScript.Of(Over(new APack(noted.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()))))[0].Note.Speaker);
         // Nothing is left of notes that are taken back.
         var none = ScriptFile.Set(noted, read.Notes.ToDictionary(n => n.Key, _ => ScriptNote.Empty));
         Assert.Null(noted.With(none).Find(ScriptFile.Path));

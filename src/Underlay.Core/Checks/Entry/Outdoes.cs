@@ -59,7 +59,8 @@ public sealed class Outdoes : Check
     /// <summary>The numbers that count, own or taken over; null where there is none.</summary>
     private static List<double?> NumbersOf(Overlay overlay, Placement entry, Kind kind) =>
     [
-        .. kind.Merits.Select(m => overlay.Value(entry, m.Pointer) is { ValueKind: JsonValueKind.Number } value ? value.GetDouble() : (double?)null),
+        .. kind.Merits.Select(
+            m => overlay.Value(entry, m.Pointer) is { ValueKind: JsonValueKind.Number } value ? value.GetDouble() : (double?)null),
     ];
 
     private static bool IsOutdone(Kind kind, List<double?> mine, List<double?> others)

@@ -15,7 +15,11 @@ public sealed class MakesNothing : RecipeCheck
     protected override IEnumerable<Finding> Inspect(Economy economy) =>
         from recipe in economy.Recipes
         where !recipe.From.Layer.IsBase && recipe.Makes.Count == 0
-        select Regret(economy, recipe.From, "It makes nothing: who carries it out loses what it takes, and the time.", economy.Rule!.Makes) with
+        select Regret(
+            economy,
+            recipe.From,
+            "It makes nothing: who carries it out loses what it takes, and the time.",
+            economy.Rule!.Makes) with
         {
             Severity = Severity.Warning,
         };

@@ -99,7 +99,12 @@ internal static class PictureMistakes
             "image/colour-type",
             "front.png",
             Severity.Blocker),
-        new("a front that is no picture", Given.Front("front.png").With("front.png", "x"), "image/unreadable", "front.png", Severity.Blocker),
+        new(
+            "a front that is no picture",
+            Given.Front("front.png").With("front.png", "x"),
+            "image/unreadable",
+            "front.png",
+            Severity.Blocker),
         new("a heavy front", Given.Front("front.png").With("front.png", Heavy()), "image/too-heavy", "front.png", Severity.Blocker),
         new(
             "alpha lost on a matte",
