@@ -96,16 +96,16 @@ internal static class SplitEndpoints
                 snapshot.Tree.Find(kept) is null ? new TreeEdit.Move(from, kept) : new TreeEdit.Delete(from),
             };
             var (waiting, answering) = Sorted(snapshot, request, from);
-            byte[] Cut(NamedCut part)
+            byte[] BytesOf(NamedCut part)
             {
                 var own = sound.Cut(part.Cut.From, part.Cut.To);
                 return FileFormats.Wav.Encode(request.IsEven ? Even(snapshot, part.Cut.Name, own) : own);
             }
 
-            edits.AddRange(waiting.Select(part => new TreeEdit.Write(InTray(part), Cut(part))));
+            edits.AddRange(waiting.Select(part => new TreeEdit.Write(InTray(part), BytesOf(part))));
             placed = answering.Count;
             if (placed == 0) return edits;
-            var takes = answering.SelectMany(part => part.As(Cut(part)));
+            var takes = answering.SelectMany(part => part.As(BytesOf(part)));
             var (more, problem) = SignalTakes.Plan(snapshot.NeedOverlay(), snapshot.Tree.With(edits), takes);
             if (problem is not null) throw new ProblemException(422, "sound-unreadable", $"{problem} Nothing was changed.");
             edits.AddRange(more);

@@ -1,19 +1,11 @@
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Findings;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Checks;
 
 /// <summary>Numbers far from those of the base's entries are told, and no others.</summary>
 public class UnusualNumberTests
 {
-    private static readonly Lazy<BaseCatalogue> Base = new(
-        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make()));
-
-    private static IEnumerable<Finding> Told(string fields) => CheckReport.Make(
-            Repository.Kilnmoor,
-            null,
-            _ => Base.Value,
+    private static IEnumerable<Finding> Told(string fields) => DemoBase.Check(
             APack.Of()
                 .WithWare("saltbrook_cup")
                 .With(

@@ -14,10 +14,7 @@ public class PlacerTests
 
     private static readonly Tray Opened = Tray.Open(Drop, ArchiveLimits.Standard);
 
-    private static readonly BaseCatalogue Base = BaseCatalogue.Read(
-        Repository.Kilnmoor,
-        Repository.Kilnmoor.Newest,
-        DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make());
+    private static readonly BaseCatalogue Base = DemoBase.Kilnmoor;
 
     private static readonly Dictionary<string, PlacementAdvice> Advice = Advise(APack.Of());
 

@@ -1,21 +1,14 @@
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Formats;
 using Underlay.Core.Placements;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Placements;
 
 /// <summary>Where sounds go, by what they are called.</summary>
 public class SoundPlacingTests
 {
-    private static readonly BaseCatalogue Base = BaseCatalogue.Read(
-        Repository.Kilnmoor,
-        Repository.Kilnmoor.Newest,
-        DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make());
-
     private static PlacementAdvice Advise(string name, byte[]? bytes = null)
     {
-        var overlay = CheckReport.Make(Repository.Kilnmoor, null, _ => Base, APack.Of().Tree).Overlay!;
+        var overlay = DemoBase.Check(APack.Of().Tree).Overlay!;
         var path = PackPath.Parse(name);
         var file = FileTree.OfBytes([KeyValuePair.Create(path, bytes ?? TestSound.Wav())]).Find(path)!;
         return new Placer(overlay).Advise(file);
@@ -65,7 +58,7 @@ public class SoundPlacingTests
         Assert.Null(after.Find(from));
         Assert.Equal(bytes, after.Find(PackPath.Parse(".underlay/sources/audio/bells/low_1.wav"))!.ReadAll());
         // Bells are mono, at one of two rates.
-        var report = CheckReport.Make(Repository.Kilnmoor, null, _ => Base, after);
+        var report = DemoBase.Check(after);
         Assert.DoesNotContain(report.Findings, f => f.Blocks && f.Code.Value.StartsWith("sound/", StringComparison.Ordinal));
     }
 

@@ -1,6 +1,4 @@
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Findings;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Recipes;
 
@@ -8,10 +6,6 @@ namespace Underlay.Core.Tests.Recipes;
 public class RecipeChecksTests
 {
     private const string Cup = """{ "id": "saltbrook.saltbrook_cup", "shape": "cup", "made_of": "red_clay", "price": 1 }""";
-
-    // Its materials have prices, and nearly all of its wares recipes.
-    private static readonly Lazy<BaseCatalogue> Demo = new(
-        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make()));
 
     private const string Clay = """{ "material": "clay", "amount": 1 }""";
 
@@ -28,8 +22,7 @@ public class RecipeChecksTests
     private static List<Finding> Told(APack pack) =>
         [.. pack.Findings().Where(f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal))];
 
-    private static IReadOnlyList<Finding> OverDemo(APack pack) =>
-        CheckReport.Make(Repository.Kilnmoor, null, _ => Demo.Value, pack.Tree).Findings;
+    private static IReadOnlyList<Finding> OverDemo(APack pack) => DemoBase.Check(pack.Tree).Findings;
 
     [Fact]
     public void A_recipe_of_what_can_be_had_is_not_told() => Assert.Empty(Told(With("turn", Clay, Makes("milk_jug"))));

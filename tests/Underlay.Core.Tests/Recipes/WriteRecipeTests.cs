@@ -1,29 +1,22 @@
 using System.Text;
-using Underlay.Core.BaseFiles;
 using Underlay.Core.Mending;
 using Underlay.Core.Renames;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Recipes;
 
 /// <summary>A recipe is written for what nothing makes, after that of the base's entry most like it.</summary>
 public class WriteRecipeTests
 {
-    private static readonly Lazy<BaseCatalogue> Demo = new(
-        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make()));
-
-    private static CheckReport Check(FileTree tree) => CheckReport.Make(Repository.Kilnmoor, null, _ => Demo.Value, tree);
-
     private static FileTree Clones(string original, params string[] names) => names.Aggregate(
         APack.Of().Tree,
         (tree, name) =>
         {
-            var plan = EntryClone.Plan(Check(tree).Overlay!, PackPath.Parse($"wares/{original}/ware.json"), name);
+            var plan = EntryClone.Plan(DemoBase.Check(tree).Overlay!, PackPath.Parse($"wares/{original}/ware.json"), name);
             Assert.Null(plan.Problem);
             return tree.With(plan.Edits);
         });
 
-    private static FixOutcome Mended(FileTree tree) => FixRunner.Run("pack", tree, Check, Repository.Kilnmoor, ["recipe/nothing-makes"]);
+    private static FixOutcome Mended(FileTree tree) => FixRunner.Run("pack", tree, DemoBase.Check, Repository.Kilnmoor, ["recipe/nothing-makes"]);
 
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
 

@@ -14,7 +14,6 @@ defineEmits<{ zoom: [times: number]; show: [start: number]; all: [] }>()
             heard from <span class="font-mono">{{ cursor.toFixed(2) }} s</span>
             <button type="button" class="word ml-2" @click="cursor = null">from the start</button>
         </span>
-        <span v-else class="text-faint">Press in the picture to hear from there.</span>
         <input
             v-if="!isWhole"
             type="range"

@@ -87,6 +87,9 @@ const atCursor = computed(() => {
                 ><span class="text-ink" aria-hidden="true">― </span>loudness</span
             >
             <span v-if="atCursor" class="text-small ml-auto font-mono">{{ atCursor }}</span>
+            <span v-else-if="side.levels.length > 0" class="text-faint text-small ml-auto"
+                >press to hear from there</span
+            >
         </figcaption>
         <div class="border-line bg-paper mt-1 min-h-0 grow border" :class="isBase ? 'hatch' : ''">
             <svg
