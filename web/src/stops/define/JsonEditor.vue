@@ -10,6 +10,7 @@ import { basicSetup } from 'codemirror'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Choice, FaultView } from '@/api/client'
 import { completionsAt } from './completions'
+import { hoverHelp } from './hover'
 
 const text = defineModel<string>({ required: true })
 const props = defineProps<{
@@ -35,6 +36,7 @@ const theme = EditorView.theme({
     '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'var(--film)' },
     '.cm-cursor': { borderLeftColor: 'var(--ink)' },
     '.cm-tooltip': { backgroundColor: 'var(--paper)', border: '1px solid var(--ink)', color: 'var(--ink)' },
+    '.cm-help': { maxWidth: '420px', padding: '6px 10px', fontFamily: 'var(--font-sans)' },
     '.cm-tooltip-autocomplete ul li[aria-selected]': { backgroundColor: 'var(--ink)', color: 'var(--paper)' },
     '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { backgroundColor: 'var(--line) !important' },
 })
@@ -58,6 +60,12 @@ onMounted(() => {
                               (context: CompletionContext) => completionsAt(context, props.schema, props.choices),
                           ],
                       })
+                    : [],
+                props.isJson
+                    ? hoverHelp(
+                          () => props.schema,
+                          () => props.choices,
+                      )
                     : [],
                 EditorView.updateListener.of((update) => {
                     if (update.docChanged) text.value = update.state.doc.toString()

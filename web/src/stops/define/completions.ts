@@ -1,7 +1,7 @@
 import type { CompletionContext, CompletionResult } from '@codemirror/autocomplete'
 import { getLocation } from 'jsonc-parser'
 import type { Choice } from '@/api/client'
-import { anyItem, fieldOf, fieldsOf, type Field } from './schema'
+import { anyItem, fieldAt, fieldsOf } from './schema'
 
 /** What may stand at the cursor: names of fields that are not there yet, or the values that a field takes. */
 export function completionsAt(
@@ -19,7 +19,7 @@ export function completionsAt(
     const closes = text[context.pos] === '"' ? context.pos + 1 : context.pos
 
     if (location.isAtPropertyKey) {
-        const inside = above.length === 0 ? fields : (find(fields, above)?.fields ?? [])
+        const inside = above.length === 0 ? fields : (fieldAt(fields, above)?.fields ?? [])
         const options = inside.map((field) => ({
             label: `"${field.name}"`,
             detail: field.title,
@@ -28,7 +28,7 @@ export function completionsAt(
         }))
         return { from: word.from, to: closes, options }
     }
-    const field = find(fields, above)
+    const field = fieldAt(fields, above)
     const values =
         choices[anyItem(`/${above.join('/')}`)]?.map((choice) => ({ value: choice.value, name: choice.name })) ??
         field?.choices.map((value) => ({ value, name: '' })) ??
@@ -38,15 +38,4 @@ export function completionsAt(
         to: closes,
         options: values.map(({ value, name }) => ({ label: `"${value}"`, detail: name === value ? '' : name })),
     }
-}
-
-function find(fields: readonly Field[], steps: readonly string[]): Field | undefined {
-    const [first, ...rest] = steps
-    const field = fields.find((f) => f.name === first)
-    if (rest.length === 0 || !field) return field
-    if (!field.each) return find(field.fields, rest)
-    // An item of a list, or a key of a map.
-    const [item, ...inner] = rest
-    const each = fieldOf(item!, field.each, field.pointer, false)
-    return inner.length === 0 ? each : find(each.fields, inner)
 }

@@ -164,3 +164,15 @@ export function parsed(text: string): unknown {
         return null
     }
 }
+
+/** The field at the end of steps into an entry; an item of a list, or a key of a map, is one. */
+export function fieldAt(fields: readonly Field[], steps: readonly string[]): Field | undefined {
+    const [first, ...rest] = steps
+    const field = fields.find((f) => f.name === first)
+    if (rest.length === 0 || !field) return field
+    if (!field.each) return fieldAt(field.fields, rest)
+    // An item of a list, or a key of a map.
+    const [item, ...inner] = rest
+    const each = fieldOf(item!, field.each, field.pointer, false)
+    return inner.length === 0 ? each : fieldAt(each.fields, inner)
+}
