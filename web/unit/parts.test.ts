@@ -34,6 +34,21 @@ describe('names of parts', () => {
         expect(problemOf(kept, ['one'])).toContain('only 1 names given')
     })
 
+    it('go to the last that is taken of those that were done again', () => {
+        const session = [part('repeated'), part('noise'), part('repeated'), part('take'), part('take')]
+        const kept = named(session, [true, false, true, false, true], ['one', 'two'], true)
+        expect(kept.map((p) => p.name)).toEqual(['one', '', 'one', '', 'two'])
+        expect(kept.map((p) => p.isFurther)).toEqual([true, false, false, false, false])
+        const one = named(session, [true, false, false, false, true], ['one', 'two'], true)
+        expect(one.map((p) => [p.name, p.isFurther])).toEqual([
+            ['one', false],
+            ['', false],
+            ['', false],
+            ['', false],
+            ['two', false],
+        ])
+    })
+
     it('have to be there for all that are taken, and different', () => {
         const all = [true, false, true, true]
         expect(problemOf(named(parts, all, ['a', 'b', 'c']), ['a', 'b', 'c'])).toBe('')

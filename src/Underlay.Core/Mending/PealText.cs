@@ -46,6 +46,9 @@ internal sealed class PealText
                 $$"""{ "{{rule.Code}}": {{Text(code)}}, "{{rule.When}}": {{Text(rule.Any)}}, "{{rule.Lists}}": [{{Item(sound)}}] }""");
     }
 
+    /// <summary>True where some row lists a sound.</summary>
+    public bool Plays(string sound) => rows.Exists(r => Lists(r, sound));
+
     /// <summary>The text with a sound in every row that lists another.</summary>
     public PealText WithBeside(string other, string sound) =>
         rows.Find(r => Lists(r, other) && !Lists(r, sound)) is { Pointer: { } row }

@@ -9,7 +9,7 @@ namespace Underlay.Core.Mending;
 /// <summary>A recording that is to answer signals.</summary>
 /// <param name="Line">The line of the script that it is for.</param>
 /// <param name="Recording">A sound in any format that is read.</param>
-/// <param name="Beside">The sound of which it is a further take, played wherever that is; null for the first of its line.</param>
+/// <param name="Beside">The sound of which it is a further take, played wherever that is, if it is played; null for the first of its line.</param>
 public sealed record SignalTake(ScriptLine Line, ReadOnlyMemory<byte> Recording, string? Beside = null);
 
 /// <summary>
@@ -78,7 +78,9 @@ public static class SignalTakes
     {
         var (line, beside) = (take.Line, take.Beside);
         if (PealText.Of(overlay, tree, line.Entry) is not { } text) return [];
-        var listed = beside is null ? text.With(line.Signals[0].Code, line.Sound) : text.WithBeside(beside, line.Sound);
+        var listed = beside is not null && text.Plays(beside)
+            ? text.WithBeside(beside, line.Sound)
+            : text.With(line.Signals[0].Code, line.Sound);
         return listed == text ? [] : [new TreeEdit.Write(line.Entry, listed.Bytes)];
     }
 }

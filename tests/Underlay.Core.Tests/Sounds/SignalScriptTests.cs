@@ -116,6 +116,19 @@ public class SignalScriptTests
             Cuts.Name(Over(after), after.Tree, parts, [])[1].Name);
     }
 
+    /// <summary>Of what nobody took the first of, a further take answers the signal itself.</summary>
+    [Fact]
+    public void A_further_take_of_what_nothing_plays_answers_its_signal()
+    {
+        var overlay = Over(Pier);
+        var named = Cuts.Name(overlay, Pier.Tree, [new(0, 5, "audio/bells/saltbrook_matins_1", true)], SignalScript.Of(overlay));
+        var (edits, _) = SignalTakes.Plan(overlay, Pier.Tree, named.SelectMany(n => n.As(TestSound.Wav())));
+        var after = new APack(Pier.Tree.With(edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+        Assert.Equal(
+            ["bells/saltbrook_matins_2"],
+            SignalScript.Of(Over(after)).Where(l => l.Signals[0].Code == "matins").Select(l => l.Sound));
+    }
+
     [Theory]
     [InlineData("knock", "knock_2")]
     [InlineData("knock_1", "knock_2")]

@@ -20,6 +20,17 @@ export const namesIn = (text: string) =>
         .map((line) => line.trim().replace(/\.(wav|opus|ogg|flac|mp3|aiff?)$/i, ''))
         .filter((line) => line !== '')
 
+/** True for a part of which a later one, done again after it, is taken too. */
+function isDoneAgain(parts: readonly PartOfRecording[], isTaken: readonly boolean[], index: number) {
+    if (parts[index]!.kind !== 'repeated') return false
+    for (let next = index + 1; next < parts.length; next++) {
+        if (parts[next]!.kind === 'noise') continue
+        if (isTaken[next]) return true
+        if (parts[next]!.kind === 'take') return false
+    }
+    return false
+}
+
 /**
  * Gives names to the parts that are taken, in order; the parts keep what the author ticked. What was done again after it, and is
  * kept as a further take, has the name of the one that counts.
@@ -33,7 +44,7 @@ export function named(
     let next = 0
     return parts.map((part, index): NamedPart => {
         const taken = isTaken[index] ?? false
-        const isFurther = isKept && taken && part.kind === 'repeated'
+        const isFurther = isKept && taken && isDoneAgain(parts, isTaken, index)
         const name = taken ? (names[isFurther ? next : next++] ?? '') : ''
         return { ...part, number: index + 1, isTaken: taken, name, isFurther }
     })
