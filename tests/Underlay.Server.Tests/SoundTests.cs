@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.Json;
 using Underlay.Testing;
 
@@ -33,6 +34,28 @@ public class SoundTests(RunningServer server)
         var silence = await pack.GetAsync(Part(0, 30_000));
         Assert.All(Numbers(silence, "highs"), v => Assert.Equal(0, v));
         Assert.Contains(Numbers(await pack.GetAsync(Part(0, 30_000, isOfBase: true)), "highs"), v => v > 0);
+    }
+
+    /// <summary>A loop that an editor wrote is offered until the table has it.</summary>
+    [Fact]
+    public async Task A_loop_of_the_file_itself_is_offered_until_it_is_taken()
+    {
+        var pack = await server.NewPackAsync();
+        var chunk = new byte[8 + 36 + 24];
+        "smpl"u8.CopyTo(chunk);
+        chunk[4] = 60;
+        chunk[8 + 28] = 1;
+        // Frames 16 to 4111 of 8,000.
+        (chunk[8 + 36 + 8], chunk[8 + 36 + 12], chunk[8 + 36 + 13]) = (16, 15, 16);
+        await pack.PutFileAsync(Wind, [.. TestSound.Wav(), .. chunk]);
+        var own = (await pack.GetAsync($"sound?path={Wind}")).GetProperty("ownLoop");
+        Assert.Equal((16, 4112), (own.GetProperty("from").GetInt32(), own.GetProperty("to").GetInt32()));
+        using var set = await pack.Http.PutAsJsonAsync(
+            $"/api/packs/{pack.Id}/sound/loop",
+            new { path = Wind, from = 16, to = 4112, isExact = true });
+        Assert.Equal(HttpStatusCode.OK, set.StatusCode);
+        var after = await pack.GetAsync($"sound?path={Wind}");
+        Assert.Equal((16, JsonValueKind.Null), (after.GetProperty("loopFrom").GetInt32(), after.GetProperty("ownLoop").ValueKind));
     }
 
     [Theory]

@@ -78,6 +78,9 @@ test('form and text of an entry stay in step and what is wrong is said as it is 
     await expect(page.getByRole('alert').filter({ hasText: '0 to 1' })).toBeVisible()
     await page.getByRole('tab', { name: 'Text', exact: true }).click()
     const text = page.getByRole('textbox', { name: 'The entry as text' })
+    // What a code stands for is said under the mouse.
+    await text.getByText('"brick"').hover()
+    await expect(page.locator('.cm-help')).toContainText('brick')
     await expect(text).toContainText('"made_of": "brick"')
     await expect(text).toContainText('"rough": 7')
     await page.getByRole('tab', { name: 'Form', exact: true }).click()

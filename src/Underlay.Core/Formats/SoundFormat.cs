@@ -11,4 +11,8 @@ public abstract class SoundFormat : FileFormat
     /// <summary>The samples of a file; null where it has none, too many, or cannot be read.</summary>
     /// <param name="file">The file's bytes, which begin as those of the format do.</param>
     public abstract Sound? Decode(ReadOnlySpan<byte> file);
+
+    /// <summary>The loop that a file has of itself: its first frame and the one behind its last; null where the format has none.</summary>
+    /// <param name="file">The file's bytes, which begin as those of the format do.</param>
+    public virtual (int From, int To)? FindLoop(ReadOnlySpan<byte> file) => null;
 }

@@ -63,6 +63,7 @@ internal static class SoundEndpoints
             row is not null,
             row?.LoopFrom,
             row?.LoopTo,
+            row is null ? null : OtherLoop(snapshot, at, row),
             RuleSentences.Of(overlay, placement, snapshot.Report.Findings),
             [.. snapshot.Report.Findings.Where(f => f.IsAbout(path)).Select(f => FindingView.Of(snapshot, f))],
             known is { Source: var source } && SoundReader.Read(source) is { } from ? SourceOf(from, source) : null,
@@ -71,6 +72,10 @@ internal static class SoundEndpoints
             yours is not null && SoundReader.Read(bytes!) is { } sound ? OffersFor(overlay, yours, sound, row) : [],
             StepKindView.OfAll(StepKinds.OfSounds));
     }
+
+    /// <summary>The loop of the recording itself, where the table has another.</summary>
+    private static LoopSpan? OtherLoop(PackSnapshot snapshot, PackPath path, SoundRow row) =>
+        OwnLoop.Of(snapshot.Tree, path) is { } own && own != (row.LoopFrom, row.LoopTo) ? new LoopSpan(own.From, own.To) : null;
 
     /// <summary>The outline of a part as finely as the whole has it; of the base's sound, or the pack's.</summary>
     private static async Task<SoundOutline> ViewOutlineAsync(

@@ -16,6 +16,7 @@ namespace Underlay.Server.Sounds;
 /// <param name="MayLoop">Whether the host can play it in a loop.</param>
 /// <param name="LoopFrom">The loop's first frame; null for none.</param>
 /// <param name="LoopTo">The frame behind its last; null for none.</param>
+/// <param name="OwnLoop">Another one that the author's editor wrote into the recording; null for none.</param>
 /// <param name="Rules">What the host wants of it.</param>
 /// <param name="Findings">What was found at it.</param>
 /// <param name="Source">The recording on which its steps run; null where it has none.</param>
@@ -35,6 +36,7 @@ internal sealed record SoundView(
     bool MayLoop,
     int? LoopFrom,
     int? LoopTo,
+    LoopSpan? OwnLoop,
     IReadOnlyList<RuleSentence> Rules,
     IReadOnlyList<FindingView> Findings,
     SoundSource? Source,
@@ -73,6 +75,11 @@ internal sealed record SoundSide(
     double? Loudness,
     SoundOutline Outline,
     IReadOnlyList<double> Levels);
+
+/// <summary>Frames that are gone round in.</summary>
+/// <param name="From">The first.</param>
+/// <param name="To">The one behind the last.</param>
+internal sealed record LoopSpan(int From, int To);
 
 /// <summary>Where a sound is to go round.</summary>
 /// <param name="Path">The sound.</param>

@@ -31,6 +31,9 @@ public sealed class WavFormat : PackSoundFormat
     public override Sound? Decode(ReadOnlySpan<byte> file) => WavReader.Read(file);
 
     /// <inheritdoc/>
+    public override (int From, int To)? FindLoop(ReadOnlySpan<byte> file) => WavLoop.Of(file);
+
+    /// <inheritdoc/>
     public override SoundFacts Inspect(ReadOnlySpan<byte> file) => WavReader.Inspect(file);
 
     /// <inheritdoc/>

@@ -27,8 +27,13 @@ async function keep() {
     if (made) part.value = null
 }
 
-async function loop(to: { from: number; to: number } | null) {
-    const frames = to && { from: Math.round(to.from * side().rate), to: Math.round(to.to * side().rate) }
+const inFrames = ({ from, to }: { from: number; to: number }) => ({
+    from: Math.round(from * side().rate),
+    to: Math.round(to * side().rate),
+})
+
+/** What is drawn by hand ends where its seam is heard least; what an editor wrote is exact. */
+async function loop(frames: { from: number; to: number } | null, isExact = false) {
     const made = await change.run(
         () =>
             data(
@@ -38,7 +43,7 @@ async function loop(to: { from: number; to: number } | null) {
                         path: props.sound.path,
                         from: frames?.from ?? null,
                         to: frames?.to ?? null,
-                        isExact: false,
+                        isExact,
                     },
                 }),
             ),
@@ -75,14 +80,25 @@ async function loop(to: { from: number; to: number } | null) {
                 class="word"
                 :disabled="change.isBusy.value"
                 data-test="loop-part"
-                @click="loop(part)"
+                @click="loop(inFrames(part))"
             >
                 Go round in this
             </button>
             <button type="button" class="word" @click="part = null">Mark nothing</button>
         </template>
         <button
-            v-else-if="sound.loopFrom !== null"
+            v-if="!part && sound.ownLoop"
+            type="button"
+            class="word"
+            :disabled="change.isBusy.value"
+            :title="`Frame ${sound.ownLoop.from} to ${sound.ownLoop.to}`"
+            data-test="own-loop"
+            @click="loop(sound.ownLoop, true)"
+        >
+            Go round as your file says
+        </button>
+        <button
+            v-if="!part && sound.loopFrom !== null"
             type="button"
             class="word"
             :disabled="change.isBusy.value"
