@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Underlay.Core.Formats.Json;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 using Underlay.Core.Recipes;
 using Underlay.Core.Renames;
@@ -25,18 +26,27 @@ public sealed record WriteRecipe(PackPath Entry)
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (context.Overlay is not { } overlay
-            || overlay.OfPack(Entry) is not { Place: { Id: { } id, Pattern.Placeholders: [var hole] } } entry)
+            || overlay.OfPack(Entry) is not { Place: { Id: { } own, Pattern.Placeholders: [var hole] } } entry)
             return [];
         var economy = Economy.Of(overlay);
-        if (entry.Field(id) is not { } made || RecipeModel.For(economy, entry) is not { } model) return [];
-        var plan = EntryClone.Plan(overlay, model.From.Path, entry.Bindings.Find(hole)!, tree);
-        if (plan.Problem is not null) return [];
-        var text = JsonText.Parse(tree.With(plan.Edits).Find(plan.Path)!.ReadAll());
-        void Set(string pointer, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, pointer, value));
-        var named = economy.Rule!.Goods.First(g => g.Of == entry.Place.Key).Field;
-        Set($"{economy.Rule.Makes}/0{named}", JsonEdit.Text(made));
+        if (entry.Field(own) is not { } made || RecipeModel.For(economy, entry) is not { } model) return [];
+        var (place, name) = (model.From.Place, entry.Bindings.Find(hole)!);
+        if (place is not { Id: { } pointer, Pattern: { Placeholders: [var named] } pattern }
+            || pattern.Fill(Bindings.Of([(named, name)])) is not { } path
+            || tree.Find(path) is not null
+            || overlay.Base.Find(path) is not null
+            || EntryMake.IdOf(overlay, name) is not { } id
+            || overlay.Links.ById(place, id) is not null)
+            return [];
+        var text = JsonText.Parse(overlay.Base.Read(model.From.Path)!);
+        void Set(string at, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, at, value));
+        Set(pointer, JsonEdit.Text(id));
+        Set($"{economy.Rule!.Makes}/0{economy.Rule.Goods.First(g => g.Of == entry.Place.Key).Field}", JsonEdit.Text(made));
         Set(model.Uses[0].Pointer + economy.Rule.Amount, Encoding.UTF8.GetBytes(FreeAmount(economy, model, tree)));
-        return [.. plan.Edits, new TreeEdit.Write(plan.Path, text.Utf8.ToArray())];
+        var draft = new PlanDraft(tree);
+        draft.Add([new TreeEdit.Write(path, text.Utf8.ToArray())]);
+        EntryMake.AddName(overlay, place, id, name, draft);
+        return draft.Done(path).Edits;
     }
 
     /// <summary>An amount that no recipe beside the model takes of its first thing, those counted that were written just before.</summary>

@@ -17,13 +17,12 @@ public static class EntryClone
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="original">The entry that is cloned.</param>
     /// <param name="name">The name that the clone gets.</param>
-    /// <param name="tree">The pack's files, where they are not those of the stack any more.</param>
-    public static EntryPlan Plan(Overlay overlay, PackPath original, string name, FileTree? tree = null)
+    public static EntryPlan Plan(Overlay overlay, PackPath original, string name)
     {
         var (found, problem) = NewName.Of(overlay, original, name, isNew: true);
         if (found is not { } now) return EntryPlan.Refused(original, problem!);
         if (now.Entry.Facts.Entry is not { IsAccepted: true }) return EntryPlan.Refused(original, $"{original} has to be mended first.");
-        var draft = new PlanDraft(tree ?? overlay.Pack.Tree);
+        var draft = new PlanDraft(overlay.Pack.Tree);
         var held = new List<PlaceholderFile>();
         foreach (var place in overlay.Profile.Groups.Of(now.Entry.Place).Where(p => p.Editions.Holds(overlay.Edition)))
         {

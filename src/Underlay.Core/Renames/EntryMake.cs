@@ -104,10 +104,10 @@ public static class EntryMake
     }
 
     /// <summary>The id of the author's prefix and the name; null while the manifest has no id that tells the prefix.</summary>
-    private static string? IdOf(Overlay overlay, string name) => overlay.Pack.Manifest.Prefix is { } prefix ? $"{prefix}.{name}" : null;
+    internal static string? IdOf(Overlay overlay, string name) => overlay.Pack.Manifest.Prefix is { } prefix ? $"{prefix}.{name}" : null;
 
     /// <summary>Its name in words to begin with; what else is wanted of it the author has to say.</summary>
-    private static void AddName(Overlay overlay, Place place, string id, string name, PlanDraft draft)
+    internal static void AddName(Overlay overlay, Place place, string id, string name, PlanDraft draft)
     {
         foreach (var rule in place.RulesOf<TextsRule>(overlay.Edition).Where(r => r.Field == place.Id))
         {

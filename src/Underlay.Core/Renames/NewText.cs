@@ -32,6 +32,8 @@ internal static class NewText
         var table = Mentions.TextTables(overlay, owner).Select(t => t.Path).Append(usual).First();
         var header = string.Join(',', texts.Table!.Columns.Select(c => c.Name).Prepend(texts.Table.Key)) + "\n";
         if (CsvText.Read(draft.Tree.Find(table) is { } file ? Encoding.UTF8.GetString(file.ReadAll()) : header) is not { } csv) return;
+        // What was written just before is not in the stack yet.
+        if (csv.Rows.Skip(1).Any(r => csv.Value(r, texts.Table.Key) == key)) return;
         var fields = csv.Header.Select(c => c == texts.Table.Key ? key : values(c));
         draft.Add(table, $"{key}: “{values(rule.Column)}”, {says}", new TreeEdit.Write(table, CsvEdit.Append(csv, fields)));
     }

@@ -1,4 +1,5 @@
 using System.Text;
+using Underlay.Core.Findings;
 using Underlay.Core.Mending;
 using Underlay.Core.Renames;
 
@@ -45,6 +46,20 @@ public class WriteRecipeTests
         var more = outcome.Tree.With(
             EntryClone.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
         Assert.DoesNotContain(Mended(more).Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
+    }
+
+    /// <summary>A ware with no text of its own: the recipe is called after it, and not as the one that it was made of.</summary>
+    [Fact]
+    public void It_is_called_after_what_it_makes_and_leaves_no_warning()
+    {
+        const string Ware =
+            """{ "id": "saltbrook.ebb_cup", "shape": "cup", "made_of": "white_clay", "price": 9, "shelf_of": "moor.tea_cup", "name": "Ebb" }""";
+        var tree = APack.Of().WithWare("ebb_cup").With("wares/ebb_cup/ware.json", Ware).Tree;
+        var before = DemoBase.Check(tree).Findings.Where(f => f.Severity != Severity.Note).Select(f => f.Code.Value).ToList();
+        var outcome = Mended(tree);
+        Assert.Single(outcome.Applied);
+        Assert.Equal(before, outcome.Report.Findings.Where(f => f.Severity != Severity.Note).Select(f => f.Code.Value));
+        Assert.Contains("saltbrook.ebb_cup/name,Ebb cup,", Text(outcome.Tree, "texts/entries.csv"), StringComparison.Ordinal);
     }
 
     [Fact]
