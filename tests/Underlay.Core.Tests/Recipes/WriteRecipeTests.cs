@@ -54,11 +54,11 @@ public class WriteRecipeTests
     {
         const string Ware =
             """{ "id": "saltbrook.ebb_cup", "shape": "cup", "made_of": "white_clay", "price": 9, "shelf_of": "moor.tea_cup", "name": "Ebb" }""";
-        var tree = APack.Of().WithWare("ebb_cup").With("wares/ebb_cup/ware.json", Ware).Tree;
-        var before = DemoBase.Check(tree).Findings.Where(f => f.Severity != Severity.Note).Select(f => f.Code.Value).ToList();
+        var tree = APack.Of().WithWare("ebb_cup").With("wares/ebb_cup/ware.json", Ware).Without("texts/pack.csv").Tree;
         var outcome = Mended(tree);
         Assert.Single(outcome.Applied);
-        Assert.Equal(before, outcome.Report.Findings.Where(f => f.Severity != Severity.Note).Select(f => f.Code.Value));
+        IEnumerable<string> Told(CheckReport report) => report.Findings.Where(f => f.Severity != Severity.Note).Select(f => f.Code.Value);
+        Assert.Empty(Told(outcome.Report).Except(Told(DemoBase.Check(tree))));
         Assert.Contains("saltbrook.ebb_cup/name,Ebb cup,", Text(outcome.Tree, "texts/entries.csv"), StringComparison.Ordinal);
     }
 
