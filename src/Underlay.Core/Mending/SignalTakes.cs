@@ -9,7 +9,9 @@ namespace Underlay.Core.Mending;
 /// <summary>A recording that is to answer signals.</summary>
 /// <param name="Line">The line of the script that it is for.</param>
 /// <param name="Recording">A sound in any format that is read.</param>
-/// <param name="Beside">The sound of which it is a further take, played wherever that is, if it is played; null for the first of its line.</param>
+/// <param name="Beside">
+/// The sound of which it is a further take, played wherever that is, if it is played; null for the first of its line.
+/// </param>
 public sealed record SignalTake(ScriptLine Line, ReadOnlyMemory<byte> Recording, string? Beside = null);
 
 /// <summary>

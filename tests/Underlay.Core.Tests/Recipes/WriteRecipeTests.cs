@@ -17,7 +17,8 @@ public class WriteRecipeTests
             return tree.With(plan.Edits);
         });
 
-    private static FixOutcome Mended(FileTree tree) => FixRunner.Run("pack", tree, DemoBase.Check, Repository.Kilnmoor, ["recipe/nothing-makes"]);
+    private static FixOutcome Mended(FileTree tree) =>
+        FixRunner.Run("pack", tree, DemoBase.Check, Repository.Kilnmoor, ["recipe/nothing-makes"]);
 
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
 
@@ -53,7 +54,12 @@ public class WriteRecipeTests
     public void It_is_called_after_what_it_makes_and_leaves_no_warning()
     {
         const string Ware =
-            """{ "id": "saltbrook.ebb_cup", "shape": "cup", "made_of": "white_clay", "price": 9, "shelf_of": "moor.tea_cup", "name": "Ebb" }""";
+            """
+            {
+                "id": "saltbrook.ebb_cup", "shape": "cup", "made_of": "white_clay",
+                "price": 9, "shelf_of": "moor.tea_cup", "name": "Ebb"
+            }
+            """;
         var tree = APack.Of().WithWare("ebb_cup").With("wares/ebb_cup/ware.json", Ware).Without("texts/pack.csv").Tree;
         var outcome = Mended(tree);
         Assert.Single(outcome.Applied);

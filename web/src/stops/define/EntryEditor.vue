@@ -156,7 +156,8 @@ const state = computed(() => {
         </div>
         <aside
             v-if="!entry.table"
-            class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0"
+            class="border-line w-[290px] shrink-0 overflow-y-auto border-l px-5 py-4"
+            :class="'max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0'"
             aria-label="Beside it"
         >
             <BesideIt

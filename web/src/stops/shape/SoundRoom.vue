@@ -81,7 +81,8 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () =
 <template>
     <div class="flex min-h-0 grow max-[700px]:flex-col max-[700px]:overflow-y-auto">
         <div
-            class="flex min-w-0 grow flex-col gap-3 overflow-y-auto px-6 py-3 max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:px-4"
+            class="flex min-w-0 grow flex-col gap-3 overflow-y-auto px-6 py-3"
+            :class="'max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:px-4'"
         >
             <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Listen">
                 <button

@@ -108,7 +108,8 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                 words
                     ? 'No text says or is called that.'
                     : which === 'yours'
-                      ? 'Your pack has no texts, and nothing in it wants any. Choose “All, with the base’s” to change what the host says.'
+                      ? 'Your pack has no texts, and nothing in it wants any. ' +
+                        'Choose “All, with the base’s” to change what the host says.'
                       : 'There is none of these.'
             }}
         </StateNote>
