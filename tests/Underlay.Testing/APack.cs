@@ -141,6 +141,10 @@ public static class SmallBase
             .With("codes/kilns.csv", "code,name,group,since\nupdraught,Updraught kiln,,3.0\npit,Pit,,3.0\n")
             .With("tables/stations.csv", "code,name\nwheel,Wheel\nkiln,Kiln\n")
             .With("codes/reactions.csv", "code,name,group,since\ncrackle,Crackle,,3.0\ndrip,Drip,,3.0\n")
+            .With(
+                "codes/parameters.csv",
+                "code,name,group,since,unit,least,most,usual\ndrip.length_mm,Length,drip,3.0,mm,1,40,8\n"
+                    + "drip.spacing_mm,Spacing,drip,3.0,mm,2,60,12\ncrackle.fineness,Fineness,crackle,3.0,,0,1,0.5\n")
             .With("codes/fixtures.csv", "code,name,group,since\nstall,Stall,,3.0\nwell,Well,,3.0\n")
             .With("codes/occasions.csv", "code,name,group,since,needs\nfair,Fair,,3.0,stall well\nrest,Day of rest,,3.0,\n")
             .With(

@@ -51,6 +51,7 @@ public static class CheckList
         new HidesOthers(),
         new MadeOfOld(),
         new RowNeverUsed(),
+        new UnfitParameter(),
         new NotCovered(),
         new OffScreen(),
         new UnusualNumber(),

@@ -143,6 +143,20 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
                         c.Text("least"),
                         ReadBasis(c),
                         ReadSpan(c))),
+            (
+                "parameters",
+                c =>
+                    new ParametersRule(
+                        c.Text("field"),
+                        c.Text("by"),
+                        NoteCodebook(c),
+                        c.Text("group"),
+                        c.Text("unit"),
+                        c.Text("least"),
+                        c.Text("greatest"),
+                        c.Text("usual"),
+                        ReadBasis(c),
+                        ReadSpan(c))),
             ("texts", ReadTexts),
             ("rates", c => new RatesRule([.. c.Wholes("rates").Order()], ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("channels", c => new ChannelsRule(c.Whole("most", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),

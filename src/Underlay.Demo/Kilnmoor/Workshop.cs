@@ -26,6 +26,23 @@ internal static class Workshop
             "Breaks over edges"), ("halo", "Halo"), ("smoke", "Smoke marks"), ("haze", "Haze"),
     ];
 
+    /// <summary>The numbers of each reaction: code, name, unit, least, most, usual, and since when.</summary>
+    private static readonly (string Code, string Name, string Unit, double Least, double Most, double Usual, string Since)[] Parameters =
+    [
+        ("crackle.fineness", "Fineness", "", 0, 1, 0.5, "3.0"), ("crackle.line_um", "Width of the lines", "µm", 20, 300, 80, "3.1"),
+        ("drip.length_mm", "Length", "mm", 1, 40, 8, "3.0"), ("drip.spacing_mm", "Spacing", "mm", 2, 60, 12, "3.1"),
+        ("lustre.shine", "Shine", "", 0, 1, 0.6, "3.0"), ("lustre.turn_deg", "Turn of the hue", "°", -180, 180, 20, "4.0"),
+        ("matte.softness", "Softness", "", 0, 1, 0.5, "3.0"),
+        ("pool.depth_mm", "Depth", "mm", 0.2, 6, 1.5, "3.0"),
+        ("speckle.density", "Density", "", 0, 1, 0.3, "3.0"), ("speckle.size_mm", "Size", "mm", 0.1, 4, 0.6, "3.1"),
+        ("crawl.gap_mm", "Gap", "mm", 0.5, 15, 3, "3.0"),
+        ("bloom.radius_mm", "Radius", "mm", 1, 30, 8, "3.0"), ("bloom.strength", "Strength", "", 0, 1, 0.4, "3.0"),
+        ("break.width_mm", "Width", "mm", 0.5, 8, 2, "3.0"),
+        ("halo.width_mm", "Width", "mm", 1, 20, 5, "3.0"),
+        ("smoke.strength", "Strength", "", 0, 1, 0.4, "3.0"), ("smoke.reach_cm", "Reach", "cm", 0.5, 12, 4, "4.0"),
+        ("haze.strength", "Strength", "", 0, 1, 0.3, "3.0"),
+    ];
+
     /// <summary>What is made of raw materials: what of it, and of what.</summary>
     private static readonly GroundRecipe[] Grounds =
     [
@@ -57,6 +74,15 @@ internal static class Workshop
         tree.Text(
             "codes/reactions.csv",
             "code,name,group,since\n" + string.Concat(Reactions.Select(r => $"{r.Code},{r.Name},glaze,3.0\n")));
+        tree.Text(
+            "codes/parameters.csv",
+            "code,name,group,since,unit,least,most,usual\n" + string.Concat(
+                Parameters
+                    .Where(p => string.CompareOrdinal(p.Since, edition) <= 0)
+                    .Select(
+                        p => string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"{p.Code},{p.Name},{p.Code.Split('.')[0]},{p.Since},{p.Unit},{p.Least},{p.Most},{p.Usual}\n"))));
         tree.Json("entries/techniques.json", new JsonObject { ["entries"] = TechniqueList(edition) });
         foreach (var (name, station, uses, makes, amount, minutes) in Grounds)
             tree.Json(

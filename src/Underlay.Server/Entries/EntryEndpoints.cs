@@ -87,6 +87,7 @@ internal static class EntryEndpoints
             place is { Kind: not null, Pattern.Placeholders: [var name] } ? place.Pattern.Match(at)?.Find(name) : null,
             siblings,
             TakenOf(snapshot, at),
+            ParametersView.Of(snapshot, place),
             SketchView.Of(snapshot, place),
             snapshot.Overlay?.Base.Find(at)?.Facts.Entry is { Text: { Problem: null } below } ? below.Root : null,
             TableView.Of(snapshot, place, at));

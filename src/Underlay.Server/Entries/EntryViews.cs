@@ -1,4 +1,8 @@
 using System.Text.Json;
+using Underlay.Core.Codebooks;
+using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
+using Underlay.Server.Packs;
 
 namespace Underlay.Server.Entries;
 
@@ -40,6 +44,27 @@ internal sealed record Sibling(string Title, string Path, JsonElement Value);
 /// <param name="Required">Pointers to fields that are needed, own or taken over.</param>
 internal sealed record InheritanceView(string By, IReadOnlyList<string> Required);
 
+/// <summary>Numbers that an object has beside the field that names its type.</summary>
+/// <param name="Field">Pointer to the object; <c>*</c> stands for every item of a list.</param>
+/// <param name="By">The object's field with the type.</param>
+/// <param name="Types">The parameters of each type.</param>
+internal sealed record ParametersView(string Field, string By, IReadOnlyDictionary<string, IReadOnlyList<Parameter>> Types)
+{
+    /// <summary>Those of a place.</summary>
+    public static IReadOnlyList<ParametersView> Of(PackSnapshot snapshot, Place? place) =>
+        place is not null && snapshot.Overlay is { } overlay
+            ?
+            [
+                .. place.RulesOf<ParametersRule>(snapshot.Edition).Select(
+                    r => new ParametersView(
+                        r.Field,
+                        r.By,
+                        Parameter.By(r, overlay.Codebook(r.Codebook))
+                            .ToDictionary(g => g.Key, g => (IReadOnlyList<Parameter>)[.. g], StringComparer.Ordinal))),
+            ]
+            : [];
+}
+
 /// <summary>
 /// One entry, table or index: its text, what its kind says of each field, what fields may name, and the base's entries beside it.
 /// </summary>
@@ -49,6 +74,7 @@ internal sealed record InheritanceView(string By, IReadOnlyList<string> Required
 /// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
 /// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
+/// <param name="Parameters">Objects that have numbers by their type.</param>
 /// <param name="Sketch">What of it can be drawn.</param>
 /// <param name="Below">The base's at the same path; null where it has none that can be read.</param>
 /// <param name="Table">What the columns of a table are, and the base's rows; null for all else.</param>
@@ -69,6 +95,7 @@ internal sealed record EntryView(
     string? Name,
     IReadOnlyList<Sibling> Siblings,
     IReadOnlyList<TakenView> Taken,
+    IReadOnlyList<ParametersView> Parameters,
     SketchView Sketch,
     JsonElement? Below,
     TableView? Table);

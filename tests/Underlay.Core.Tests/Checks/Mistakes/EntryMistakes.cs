@@ -134,5 +134,19 @@ internal static class EntryMistakes
             "entry/row-never-used",
             "entries/glazes/celadon.json",
             Severity.Warning),
+        new(
+            "a parameter far out of its range",
+            APack.Of()
+                .With(
+                    "entries/glazes/celadon.json",
+                    """
+                    {
+                        "id": "moor.celadon", "body": "#9ec2b4", "rim": "#2f6e63",
+                        "reactions": [{ "from_c": 900, "to_c": 1100, "air": "any", "gives": { "type": "drip", "length_mm": 400 } }]
+                    }
+                    """),
+            "entry/unfit-parameter",
+            "entries/glazes/celadon.json",
+            Severity.Warning),
     ];
 }
