@@ -117,6 +117,7 @@ app.MapPictures();
 app.MapSounds();
 app.MapAlike();
 app.MapEntries();
+app.MapLater();
 app.MapNames();
 app.MapTies();
 app.MapEconomies();

@@ -27,9 +27,10 @@ const choices = {
     '/made_of': [choice('red_clay', 'Red clay', 'clay')],
     '/uses/*/ware': [choice('a.cup', 'Cup', '', true)],
 }
+const known = { schema, choices, parameters: [] }
 const text =
     '{ "made_of": "red_clay", "ember": 0.5, "price": 4, "uses": [{ "ware": "a.cup" }], "suits": { "harvest": 2 }, "x": 1 }'
-const at = (part: string) => hoverAt(text, text.indexOf(part) + 1, schema, choices)
+const at = (part: string) => hoverAt(text, text.indexOf(part) + 1, known)
 
 describe('help under the mouse', () => {
     it('says what a field is, its range, unit and what stands when it is left out', () => {
@@ -49,7 +50,7 @@ describe('help under the mouse', () => {
 
     it('says nothing where nothing is known, or nothing stands', () => {
         expect(at('"x"')).toBeNull()
-        expect(hoverAt(text, 0, schema, choices)).toBeNull()
-        expect(hoverAt('{ "made_of": ', 13, schema, choices)).toBeNull()
+        expect(hoverAt(text, 0, known)).toBeNull()
+        expect(hoverAt('{ "made_of": ', 13, known)).toBeNull()
     })
 })

@@ -20,9 +20,16 @@ public sealed class Kind
 {
     private readonly Schema schema;
 
-    private Kind(string key, JsonElement document, Schema schema, Inheritance? inherits, IReadOnlyList<Merit> merits)
+    private Kind(
+        string key,
+        JsonElement document,
+        Schema schema,
+        Inheritance? inherits,
+        IReadOnlyList<Merit> merits,
+        ScaleDrawing? scale)
     {
         Merits = merits;
+        Scale = scale;
         Key = key;
         Document = document;
         this.schema = schema;
@@ -38,6 +45,9 @@ public sealed class Kind
 
     /// <summary>What its entries take over from each other, or null.</summary>
     public Inheritance? Inherits { get; }
+
+    /// <summary>How its entries are drawn to scale, or null.</summary>
+    public ScaleDrawing? Scale { get; }
 
     /// <summary>Numbers of which more or less is better.</summary>
     public IReadOnlyList<Merit> Merits { get; }
@@ -62,7 +72,14 @@ public sealed class Kind
     {
         var problems = new List<(string, string)>();
         var schema = Schema.Read(document, "", problems);
-        return (new Kind(key, document, schema, ReadInheritance(document, problems), ReadMerits(document, problems)), problems);
+        var kind = new Kind(
+            key,
+            document,
+            schema,
+            ReadInheritance(document, problems),
+            ReadMerits(document, problems),
+            ScaleDrawing.Read(document, problems));
+        return (kind, problems);
     }
 
     /// <summary>What the kind does not accept in an entry; empty when it is accepted.</summary>

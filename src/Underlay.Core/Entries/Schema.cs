@@ -63,6 +63,8 @@ internal sealed class Schema
             : schema.choices.Count > 0 ? schema.choices[0]
             : document.TryGetProperty("minimum", out var least) ? least
             : null;
+        if (document.TryGetProperty("x-underlay-examples", out var examples))
+            SchemaExamples.Read(examples, schema.items, $"{pointer}/x-underlay-examples", problems);
         return schema;
     }
 

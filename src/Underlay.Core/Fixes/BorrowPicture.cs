@@ -1,6 +1,7 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
+using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
@@ -9,10 +10,10 @@ using Underlay.Core.Steps;
 namespace Underlay.Core.Fixes;
 
 /// <summary>
-/// Puts a picture of a kindred thing of the base where one is wanted, marked as a placeholder until the author's own comes.
+/// Puts a picture of a kindred thing where one is wanted, marked as a placeholder until the author's own comes.
 /// </summary>
 /// <param name="Path">Where the picture is wanted.</param>
-/// <param name="From">The base's picture.</param>
+/// <param name="From">The picture, of the pack or the base.</param>
 /// <param name="Size">The size that it has to have here; null for its own.</param>
 public sealed record BorrowPicture(
     PackPath Path,
@@ -36,10 +37,21 @@ public sealed record BorrowPicture(
         return null;
     }
 
+    /// <summary>The picture that a rule wants of an entry, from another entry; null where that has none either.</summary>
+    public static BorrowPicture? FromOther(Overlay overlay, Placement owner, Placement other, RequiresRule rule)
+    {
+        var places = rule.Places.Select(overlay.Profile.Place).Where(p => p.Content == PlaceContent.Picture);
+        foreach (var place in places)
+            if (place.Pattern?.Fill(owner.Bindings) is { } path && !overlay.PackHas(path)
+                && place.Pattern.Fill(other.Bindings) is { } from && overlay.Shown(from) is { Facts.Picture.IsReadable: true })
+                return new BorrowPicture(path, from, SizeAt(overlay, place, owner.Bindings));
+        return null;
+    }
+
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
-        if (tree.Find(Path) is not null || context.Overlay?.Base.Read(From) is not { } bytes) return [];
+        if (tree.Find(Path) is not null || (tree.Find(From)?.ReadAll() ?? context.Overlay?.Base.Read(From)) is not { } bytes) return [];
         if (Size is { } size && SourceReader.Read(bytes).Picture is { } picture && picture.Size != size)
         {
             var exact = context.Profile.Locate(Path, context.Edition)?.Place.IsExact == true;
@@ -55,7 +67,7 @@ public sealed record BorrowPicture(
 
     /// <summary>The size of the picture with which one at the path has to agree, where one is shown.</summary>
     private static PixelSize? SizeAt(Overlay overlay, Place place, Bindings bindings) =>
-        place.RulesOf<Hosts.Rules.SameSizeRule>(overlay.Edition)
+        place.RulesOf<SameSizeRule>(overlay.Edition)
             .Select(r => overlay.FirstShown(r.Places, bindings)?.Facts.Picture?.Header?.Size)
             .FirstOrDefault(s => s is not null);
 }

@@ -57,6 +57,7 @@ public sealed class ProfileReader
         var renamed = host.ObjectsIfAny("renamed").SelectMany(r => ReadRenamed(r, rules)).ToList();
         var package = ReadPackage(host.Object("package"), rules);
         rules.CheckReferences(places, codebooks, masks.Keys.ToHashSet());
+        RequireOutlines(places);
         var trial = ReadTrial(host.Object("trial"));
         host.Done();
         RequireTemplates(host, manifest, places, templates);
@@ -145,6 +146,17 @@ public sealed class ProfileReader
         var (kind, problems) = Kind.Read(key, json.Root);
         errors.AddRange(problems.Select(p => new ProfileError(file, p.Pointer, p.Expected)));
         return kinds[key] = kind;
+    }
+
+    private void RequireOutlines(IReadOnlyList<Place> places)
+    {
+        foreach (var (key, scale) in kinds.Select(k => (k.Key, k.Value.Scale)))
+            if (scale is not null && places.All(p => p.Key != scale.Place || p.Pattern?.Placeholders is not [_]))
+                errors.Add(
+                    new ProfileError(
+                        $"kinds/{key}.schema.json",
+                        "/x-underlay-scale/place",
+                        $"the key of a place with one name in its path was expected, not “{scale.Place}”"));
     }
 
     private ManifestRule? ReadManifest(ProfileCursor cursor)

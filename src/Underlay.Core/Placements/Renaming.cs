@@ -43,6 +43,7 @@ public static class Renaming
         var held = PlaceholderFiles.Read(tree);
         if (held.TryGetValue(from, out var holder))
             yield return PlaceholderFiles.Write(held.Values.Where(h => h != holder).Append(holder with { Path = to }));
+        foreach (var edit in LaterValues.Follow(tree, from, to)) yield return edit;
         var (waivers, problem) = Waivers.Read(tree);
         if (problem is null && waivers.Any(w => w.Key.Path == from.Value))
             yield return Waivers.Write(waivers.Select(w => Moved(w, from.Value, to.Value)));

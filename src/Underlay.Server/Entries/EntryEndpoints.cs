@@ -89,6 +89,7 @@ internal static class EntryEndpoints
             TakenOf(snapshot, at),
             ParametersView.Of(snapshot, place),
             SketchView.Of(snapshot, place),
+            LaterEndpoints.Of(snapshot, at, file),
             snapshot.Overlay?.Base.Find(at)?.Facts.Entry is { Text: { Problem: null } below } ? below.Root : null,
             TableView.Of(snapshot, place, at));
     }

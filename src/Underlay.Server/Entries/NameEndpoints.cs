@@ -1,3 +1,5 @@
+using Underlay.Core.Entries;
+using Underlay.Core.Mending;
 using Underlay.Core.Renames;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
@@ -17,6 +19,7 @@ internal static class NameEndpoints
         pack.MapPost("/entry/clone", CloneAsync).WithName("cloneEntry");
         pack.MapPost("/entry/make", MakeAsync).WithName("makeEntry");
         pack.MapPost("/entry/removal", RemoveAsync).WithName("removeEntry");
+        pack.MapPost("/entry/transplants", TransplantAsync).WithName("transplantFields");
     }
 
     private static async Task<Originals> OriginalsAsync(Guid id, string? place, PackDesk desk, CancellationToken cancel)
@@ -84,6 +87,19 @@ internal static class NameEndpoints
     private static Task<EntryNamed> RemoveAsync(Guid id, EntryRemovalRequest request, PackDesk desk, CancellationToken cancel) =>
         CarryOutAsync(id, $"Take out {request.Path}", s => Make(s, EntryDeed.Remove, request.Path, ""), desk, cancel);
 
+    private static async Task<EntryTaken> TransplantAsync(Guid id, TransplantRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        EntryPlan? plan = null;
+        var (path, from) = (FileEndpoints.Parse(request.Path), FileEndpoints.Parse(request.From));
+        var done = await CarryOutAsync(
+            id,
+            $"Take {(request.Pointers is [var one] ? FieldName.Quote(one) : $"{request.Pointers.Count} fields")} of {from} into {path}",
+            s => plan = Transplant.Plan(s.NeedOverlay(), s.FixContext, path, from, request.Pointers),
+            desk,
+            cancel).ConfigureAwait(false);
+        return new EntryTaken(done.Revision, [.. plan!.Lines.Select(l => l.Path).Where(p => p != path).Select(p => p.Value)]);
+    }
+
     private static async Task<EntryNamed> CarryOutAsync(
         Guid id,
         string what,
@@ -143,6 +159,17 @@ internal sealed record EntryNameRequest(string Path, string Name);
 /// <param name="Place">The key of its place.</param>
 /// <param name="Name">The name, as it stands in its path; empty where that holds none.</param>
 internal sealed record EntryMakeRequest(string Place, string Name);
+
+/// <summary>Fields that an entry is to have from another of its kind, with the pictures that they want.</summary>
+/// <param name="Path">The entry.</param>
+/// <param name="From">The other.</param>
+/// <param name="Pointers">Pointers to the fields; what the other lacks is taken away.</param>
+internal sealed record TransplantRequest(string Path, string From, IReadOnlyList<string> Pointers);
+
+/// <summary>Taken.</summary>
+/// <param name="Revision">The pack's revision.</param>
+/// <param name="Files">Paths of the pictures that came along.</param>
+internal sealed record EntryTaken(long Revision, IReadOnlyList<string> Files);
 
 /// <summary>Done.</summary>
 /// <param name="Revision">The pack's revision.</param>

@@ -1,5 +1,7 @@
+using System.Text.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Stacks;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Entries;
@@ -51,13 +53,60 @@ internal sealed record GroundSketch(
     double LeastWidth,
     IReadOnlyList<SketchCode> Claims);
 
-/// <summary>What of an entry can be drawn; null where nothing of that form.</summary>
-internal sealed record SketchView(GridSketch? Grid, MapSketch? Map, GroundSketch? Ground)
+/// <summary>Things of one kind beside each other, drawn to scale.</summary>
+/// <param name="Height">Pointer to how high one is.</param>
+/// <param name="Foot">Pointer to how wide it stands.</param>
+/// <param name="Shape">Pointer to the name of its outline.</param>
+/// <param name="Outlines">By name, points from the foot up: height from 0 to 1, and radius.</param>
+internal sealed record ScaleSketch(string Height, string Foot, string Shape, IReadOnlyDictionary<string, JsonElement> Outlines)
+{
+    public static ScaleSketch? Of(Overlay overlay, Place place)
+    {
+        if (place.Kind?.Scale is not { } scale) return null;
+        var outlines = overlay.Profile.Place(scale.Place);
+        return new ScaleSketch(
+            scale.Height,
+            scale.Foot,
+            scale.Shape,
+            overlay.ShownIn(outlines)
+                .Select(p => (Name: p.Bindings.Spell(outlines.Pattern!.Placeholders[0]), Points: p.Facts.Entry?.Text.Find(scale.Outline)))
+                .Where(o => o is { Name: not null, Points: not null })
+                .ToDictionary(o => o.Name!, o => o.Points!.Value, StringComparer.Ordinal));
+    }
+}
+
+/// <summary>What is made of what, told as a sentence. All are pointers, those of goods and of how much into a part.</summary>
+/// <param name="Goods">Where a part may name what it is.</param>
+/// <param name="Accepts">Where a part says what any good has to be like.</param>
+internal sealed record RecipeSketch(
+    string Uses,
+    string Makes,
+    string Amount,
+    IReadOnlyList<string> Goods,
+    string Accepts,
+    string Station,
+    string Minutes)
+{
+    public static RecipeSketch? Of(EconomyRule? economy, Place place) =>
+        economy is not null && economy.Recipes.Contains(place.Key)
+            ? new RecipeSketch(
+                economy.Uses,
+                economy.Makes,
+                economy.Amount,
+                [.. economy.Goods.Select(g => g.Field)],
+                economy.Accepts,
+                economy.Station,
+                economy.Minutes)
+            : null;
+}
+
+/// <summary>What of an entry can be drawn or told; null where nothing of that form.</summary>
+internal sealed record SketchView(GridSketch? Grid, MapSketch? Map, GroundSketch? Ground, ScaleSketch? Scale, RecipeSketch? Recipe)
 {
     /// <summary>Of the rules of a place.</summary>
     public static SketchView Of(PackSnapshot snapshot, Place? place)
     {
-        if (place is null || snapshot.Overlay is not { } overlay) return new SketchView(null, null, null);
+        if (place is null || snapshot.Overlay is not { } overlay) return new SketchView(null, null, null, null, null);
         var covers = place.RulesOf<CoversRule>(overlay.Edition).FirstOrDefault();
         var first = place.RulesOf<FirstFitsRule>(overlay.Edition).FirstOrDefault();
         var ground = place.RulesOf<ReachableRule>(overlay.Edition).FirstOrDefault();
@@ -93,6 +142,8 @@ internal sealed record SketchView(GridSketch? Grid, MapSketch? Map, GroundSketch
                     [
                         .. overlay.Codebook(ground.Codebook).Codes.Select(
                             c => new SketchCode(c.Value, c.Name, c.In(ground.Needs), IsRequired: false)),
-                    ]));
+                    ]),
+            ScaleSketch.Of(overlay, place),
+            RecipeSketch.Of(overlay.Profile.Economy, place));
     }
 }

@@ -1,4 +1,5 @@
 using Underlay.Core.Decisions;
+using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Packs;
@@ -6,7 +7,9 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>A file only holds a place until the author's own comes: it was brought from the base, and is as it was.</summary>
+/// <summary>
+/// A file or a value only holds a place until the author's own comes: it was brought from the base, or marked for later, and is as it was.
+/// </summary>
 /// <remarks>Host: shows what it holds. See docs/checks.md#packplaceholder.</remarks>
 public sealed class Held : Check
 {
@@ -18,6 +21,11 @@ public sealed class Held : Check
 
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
+    {
+        return HeldFiles(overlay).Concat(HeldValues(overlay));
+    }
+
+    private IEnumerable<Finding> HeldFiles(Overlay overlay)
     {
         foreach (var held in PlaceholderFiles.Read(overlay.Pack.Tree).Values.OrderBy(h => h.Path))
         {
@@ -33,6 +41,28 @@ public sealed class Held : Check
                 Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = held.Hash },
                 Covers = ["pack/same-as-other"],
                 Shared = new Many(),
+            };
+        }
+    }
+
+    private IEnumerable<Finding> HeldValues(Overlay overlay)
+    {
+        foreach (var held in LaterValues.Read(overlay.Pack.Tree).SelectMany(l => l))
+        {
+            if (!overlay.Pack.Facts.TryGetValue(held.Path, out var facts) || facts.Entry?.Text is not { } entry) continue;
+            if (held.StandsIn(entry) is not { } pointer) continue;
+            var at = entry.Locate(pointer);
+            yield return new Finding
+            {
+                Code = Code,
+                Severity = Severity.Note,
+                Path = held.Path.Value,
+                Pointer = pointer,
+                At = pointer.Length > 0 ? at : null,
+                Message = pointer.Length > 0
+                    ? $"{FieldName.Quote(pointer).Capitalised()} is marked to be set later, and is still as it was ({at})."
+                    : "It is marked to be finished later.",
+                Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = facts.Hash },
             };
         }
     }

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, useId } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import { api, data, type EntryView } from '@/api/client'
+import { useChange } from '@/shared/composables/usePack'
+import { count } from '@/shared/words'
 import { compared, ratios } from './compare'
 import { fieldWords, shortly } from './differences'
 import { parsed } from './schema'
 import { useEntries } from './useEntries'
 
-/** An entry beside another of its kind, of the pack or the base: in what they differ, and what may be taken from it. */
-const props = defineProps<{ pack: string; entry: EntryView; value: unknown }>()
-defineEmits<{ take: [pointer: string, value: unknown] }>()
+/**
+ * An entry beside another of its kind, of the pack or the base: in what they differ, and what may be taken from it, with the
+ * pictures that it wants. What is typed is saved before.
+ */
+const props = defineProps<{ pack: string; entry: EntryView; value: unknown; save: () => Promise<unknown> }>()
+const change = useChange(() => props.pack)
 const id = useId()
 const { data: list } = useEntries(() => props.pack)
 const mine = computed(() =>
@@ -32,6 +37,26 @@ const rows = computed(() =>
     other.value === null ? [] : compared(props.entry.schema, other.value, props.value, props.entry.own),
 )
 const quotients = computed(() => (other.value === null ? [] : ratios(props.entry.schema, other.value, props.value)))
+const ticked = ref<string[]>([])
+const picked = computed(() => rows.value.map(({ pointer }) => pointer).filter((one) => ticked.value.includes(one)))
+watch(chosen, () => (ticked.value = []))
+
+async function take(pointers: string[], what: string) {
+    await props.save()
+    const made = await change.run(
+        () =>
+            data(
+                api.POST('/api/packs/{id}/entry/transplants', {
+                    params: { path: { id: props.pack } },
+                    body: { path: props.entry.path, from: chosen.value, pointers },
+                }),
+            ),
+        ({ files }) =>
+            `${what} is taken${files.length > 0 ? `, and with it, to be replaced by your own: ${files.join(', ')}` : ''}.`,
+    )
+    if (made) ticked.value = []
+}
+const wordsOf = ({ title, pointer }: { title: string; pointer: string }) => title.toLowerCase() || fieldWords(pointer)
 const short = (number: number | null) => (number === null ? 'none' : String(Number(number.toPrecision(3))))
 </script>
 
@@ -51,8 +76,15 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
             <p v-if="rows.length === 0" class="text-faint text-small mt-2">They do not differ.</p>
             <ul v-else class="mt-2">
                 <li v-for="one in rows" :key="one.pointer" class="border-line text-small flex gap-2 border-t py-1">
+                    <input
+                        v-model="ticked"
+                        type="checkbox"
+                        class="mt-1 size-4 shrink-0 accent-(--ink)"
+                        :value="one.pointer"
+                        :aria-label="`Choose ${wordsOf(one)}`"
+                    />
                     <span class="min-w-0 grow break-words">
-                        {{ one.title.toLowerCase() || fieldWords(one.pointer) }}
+                        {{ wordsOf(one) }}
                         {{ shortly(one.was) }}, here {{ shortly(one.now)
                         }}{{ one.unit && typeof one.now === 'number' ? ` ${one.unit}` : '' }}
                         <span v-if="one.is" class="text-faint">{{ one.is }}</span>
@@ -60,8 +92,9 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                     <button
                         type="button"
                         class="word shrink-0"
-                        :aria-label="`Take ${one.title.toLowerCase() || fieldWords(one.pointer)} from it`"
-                        @click="$emit('take', one.pointer, one.was)"
+                        :aria-label="`Take ${wordsOf(one)} from it`"
+                        :disabled="change.isBusy.value"
+                        @click="take([one.pointer], one.title || wordsOf(one))"
                     >
                         Take
                     </button>
@@ -70,6 +103,16 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                     {{ one.title.toLowerCase() }} {{ short(one.theirs) }}, here {{ short(one.yours) }}
                 </li>
             </ul>
+            <button
+                v-if="picked.length > 0"
+                type="button"
+                class="press mt-2"
+                :disabled="change.isBusy.value"
+                data-test="take-chosen"
+                @click="take(picked, count(picked.length, 'value'))"
+            >
+                Take the {{ picked.length }} chosen
+            </button>
         </template>
     </section>
 </template>

@@ -5,17 +5,16 @@ import type { EntryView } from '@/api/client'
 import { isConnected } from '@/api/events'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import PathText from '@/shared/parts/PathText.vue'
-import BesideIt from './BesideIt.vue'
-import CompareWith from './CompareWith.vue'
+import EntryAside from './EntryAside.vue'
 import EntryForm from './EntryForm.vue'
 import EntryNames from './EntryNames.vue'
-import EntryTies from './EntryTies.vue'
-import FromBase from './FromBase.vue'
 import JsonEditor from './JsonEditor.vue'
+import { provideGiven } from './given'
 import { fieldsOf, flat, isTold, valueKindOf } from './schema'
 import { sheetOf } from './table/lines'
 import TableGrid from './table/TableGrid.vue'
 import { useEntryText } from './useEntryText'
+import { useLater } from './useLater'
 
 /** Form and text of one entry, in step. */
 const props = defineProps<{ pack: string; entry: EntryView }>()
@@ -28,20 +27,11 @@ const editing = useEntryText(
     () => props.pack,
     () => props.entry,
 )
-const { text, value, faults, isDirty, isSound, isChangedElsewhere, isBusy } = editing
+const { text, value, read, faults, isDirty, isSound, isChangedElsewhere, isBusy } = editing
 const sheet = computed(() => props.entry.table && tab.value === 'form' && sheetOf(text.value, props.entry.table))
 const valueKind = computed(() => valueKindOf(props.entry.schema))
 const fields = computed(() => fieldsOf(props.entry.schema))
 const inForce = ref('')
-/** Fields that hold one value, of which the base's entries have others. */
-const single = computed(() => flat(fields.value).filter((field) => !field.each))
-/** Until a field is in force, the first that others may have alike: an id is each entry’s own. */
-const shownField = computed(
-    () =>
-        single.value.find((f) => f.pointer === inForce.value) ??
-        single.value.find((f) => !props.entry.own.includes(f.pointer)) ??
-        single.value[0],
-)
 const loose = computed(() =>
     faults.value.filter(
         (fault) =>
@@ -57,6 +47,20 @@ useEventListener(window, 'keydown', (event) => {
 })
 /** Saves what was typed, where something was. */
 const settle = async () => isDirty.value && (await editing.save(true))
+const later = useLater(
+    () => props.pack,
+    () => props.entry,
+    value,
+)
+provideGiven({
+    parameters: () => props.entry.parameters,
+    isLater: later.isLater,
+    async markLater(values) {
+        // One of the base's is the pack's only once it is saved.
+        if (!props.entry.hash) await settle()
+        await later.send(values, true)
+    },
+})
 /** Where what was typed is. */
 const state = computed(() => {
     if (isChangedElsewhere.value) return 'kept in this browser'
@@ -126,16 +130,10 @@ const state = computed(() => {
                 </ul>
             </div>
             <div v-if="tab === 'text'" class="min-h-0 grow">
-                <JsonEditor
-                    v-model="text"
-                    :is-json="isJson"
-                    :faults="faults"
-                    :schema="entry.schema"
-                    :choices="entry.choices"
-                />
+                <JsonEditor v-model="text" :is-json="isJson" :faults="faults" :known="entry" />
             </div>
             <TableGrid v-else-if="sheet" v-bind="{ sheet, table: entry.table! }" @write="text = $event" />
-            <div v-else-if="entry.table || value === null" class="px-6 py-8">
+            <div v-else-if="entry.table || read.value === null" class="px-6 py-8">
                 <p>
                     {{
                         entry.table
@@ -146,13 +144,20 @@ const state = computed(() => {
                     <button type="button" class="word" @click="tab = 'text'">as text</button> first.
                 </p>
             </div>
-            <EntryForm
-                v-else
-                v-bind="{ pack, entry, value, faults }"
-                @set="editing.set"
-                @look="inForce = $event"
-                @save="editing.save(true)"
-            />
+            <template v-else>
+                <p v-if="value === null" class="border-line border-b px-6 py-2" data-test="up-to">
+                    The text cannot be read from line {{ read.brokenAt }} on. Shown is what stands before it: mend it
+                    <button type="button" class="word" @click="tab = 'text'">as text</button> first.
+                </p>
+                <EntryForm
+                    v-bind="{ pack, entry, faults }"
+                    :value="read.value"
+                    :inert="value === null"
+                    @set="editing.set"
+                    @look="inForce = $event"
+                    @save="editing.save(true)"
+                />
+            </template>
         </div>
         <aside
             v-if="!entry.table"
@@ -160,22 +165,7 @@ const state = computed(() => {
             :class="'max-[1000px]:max-h-[34%] max-[1000px]:w-full max-[1000px]:border-t max-[1000px]:border-l-0'"
             aria-label="Beside it"
         >
-            <BesideIt
-                v-if="shownField && entry.siblings.length > 0"
-                :field="shownField"
-                :siblings="entry.siblings"
-                :is-own="entry.own.includes(shownField.pointer)"
-                :value="value"
-                @take="editing.set(shownField!.pointer, $event)"
-            />
-            <FromBase
-                v-if="entry.hash && entry.below && isJson"
-                :below="entry.below"
-                :value="value"
-                @set="editing.set"
-            />
-            <CompareWith v-if="isJson && value !== null" v-bind="{ pack, entry, value }" @take="editing.set" />
-            <EntryTies :pack="pack" :path="entry.path" />
+            <EntryAside v-bind="{ pack, entry, value, inForce, isJson, later, save: settle }" @set="editing.set" />
         </aside>
     </div>
 </template>

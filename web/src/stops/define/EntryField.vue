@@ -6,6 +6,7 @@ import MapField from './MapField.vue'
 import OneOfFields from './OneOfFields.vue'
 import PickField from './PickField.vue'
 import TakenValue from './TakenValue.vue'
+import { useGiven } from './given'
 import { fewChoices, nameOf } from './picks'
 import { anyItem, valueAt, type FieldProps } from './schema'
 
@@ -25,6 +26,14 @@ const range = computed(() => {
     if (minimum !== undefined && maximum !== undefined) return `${minimum} to ${maximum}`
     return minimum !== undefined ? `${minimum} or more` : ''
 })
+/** The value that the host takes instead; null where it takes what stands there. */
+const broughtIn = computed(() => {
+    const { isBroughtIn, minimum = -Infinity, maximum = Infinity } = props.field
+    if (!isBroughtIn || typeof own.value !== 'number') return null
+    const nearest = Math.min(Math.max(own.value, minimum), maximum)
+    return nearest === own.value ? null : nearest
+})
+const { isLater } = useGiven()
 const preset = computed(() => (props.field.default === undefined ? '' : `${String(props.field.default)} when left out`))
 
 function put(text: string) {
@@ -71,6 +80,9 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
     <div v-else @focusin="$emit('look', field.pointer)">
         <label :for="id" class="font-semibold">{{ field.title }}</label>
         <span v-if="!field.isRequired" class="text-faint text-small"> may be left out</span>
+        <span v-if="isLater(field.pointer)" class="text-small" data-test="later">
+            <span class="text-saffron" aria-hidden="true"> ◆ </span>still to be set</span
+        >
         <div class="mt-1 flex items-center gap-3">
             <PickField
                 v-if="known && known.length > fewChoices"
@@ -158,6 +170,9 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
             {{ field.help }} <template v-if="range">{{ range }}. </template
             ><template v-if="preset">{{ preset }}.</template
             ><template v-if="field.unit"> In {{ field.unit }}.</template>
+        </p>
+        <p v-if="broughtIn !== null" class="text-small" role="alert">
+            <span class="text-saffron" aria-hidden="true">◆ </span>Outside its range: {{ broughtIn }} is taken.
         </p>
         <p v-for="fault in mine" :key="fault.says" class="text-small" role="alert">
             <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.

@@ -8,6 +8,8 @@ import { fieldsOf, valueAt, valueKindOf, type Field } from './schema'
 import GroundMap from './sketch/GroundMap.vue'
 import PealGrid from './sketch/PealGrid.vue'
 import ReactionMap from './sketch/ReactionMap.vue'
+import ScaleRow from './sketch/ScaleRow.vue'
+import { sentenceOf } from './sketch/recipe'
 import { useHeard } from './sketch/useHeard'
 import { provideTaken } from './taken'
 
@@ -20,6 +22,13 @@ const heardAt = useHeard(
     () => props.entry,
 )
 
+const sentence = computed(
+    () => props.entry.sketch.recipe && sentenceOf(props.entry.sketch.recipe, props.value, props.entry.choices),
+)
+/** With what it has from others: it stands as high as one that says so itself. */
+const whole = computed(() =>
+    Object.assign({}, ...props.entry.taken.map(({ pointer, value }) => ({ [pointer.slice(1)]: value })), props.value),
+)
 const valueKind = computed(() => valueKindOf(props.entry.schema))
 /** Fields that are needed, own or taken over: without an entry to take over from they are required. */
 const needed = computed(() => {
@@ -44,6 +53,14 @@ const further = computed(() => fields.value.filter(isPlain))
         @submit.prevent="$emit('save')"
     >
         <div class="flex max-w-[560px] flex-col gap-4">
+            <p v-if="sentence" data-test="sentence">{{ sentence }}</p>
+            <ScaleRow
+                v-if="entry.sketch.scale"
+                :sketch="entry.sketch.scale"
+                :value="whole"
+                :siblings="entry.siblings"
+                :unit="fields.find(({ pointer }) => pointer === entry.sketch.scale!.height)?.unit ?? ''"
+            />
             <PealGrid
                 v-if="entry.sketch.grid"
                 :sketch="entry.sketch.grid"

@@ -8,17 +8,13 @@ import { EditorView } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { basicSetup } from 'codemirror'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Choice, FaultView } from '@/api/client'
+import type { FaultView } from '@/api/client'
 import { completionsAt } from './completions'
 import { hoverHelp } from './hover'
+import type { Known } from './parameters'
 
 const text = defineModel<string>({ required: true })
-const props = defineProps<{
-    isJson: boolean
-    faults: readonly FaultView[]
-    schema: unknown
-    choices: Record<string, Choice[]>
-}>()
+const props = defineProps<{ isJson: boolean; faults: readonly FaultView[]; known: Known }>()
 const host = ref<HTMLElement>()
 let view: EditorView | undefined
 
@@ -56,17 +52,10 @@ onMounted(() => {
                 EditorView.contentAttributes.of({ 'aria-label': 'The entry as text' }),
                 props.isJson
                     ? autocompletion({
-                          override: [
-                              (context: CompletionContext) => completionsAt(context, props.schema, props.choices),
-                          ],
+                          override: [(context: CompletionContext) => completionsAt(context, props.known)],
                       })
                     : [],
-                props.isJson
-                    ? hoverHelp(
-                          () => props.schema,
-                          () => props.choices,
-                      )
-                    : [],
+                props.isJson ? hoverHelp(() => props.known) : [],
                 EditorView.updateListener.of((update) => {
                     if (update.docChanged) text.value = update.state.doc.toString()
                 }),

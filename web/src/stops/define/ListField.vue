@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { ArrowDownIcon, ArrowUpIcon } from '@heroicons/vue/24/outline'
+import { ArrowDownIcon, ArrowUpIcon, Bars2Icon } from '@heroicons/vue/24/outline'
 import { computed, nextTick, ref } from 'vue'
 import { count } from '@/shared/words'
 import EntryField from './EntryField.vue'
+import ExampleMenu from './ExampleMenu.vue'
 import TakenValue from './TakenValue.vue'
-import { fieldOf, newItem, valueAt, type FieldProps } from './schema'
+import { useGiven } from './given'
+import { fieldOf, newItem, valueAt, type Example, type FieldProps } from './schema'
+import { useDragOrder } from './useDragOrder'
 
 /** The items of a list in their order: added, taken out and moved by mouse and by key. */
 const props = defineProps<FieldProps>()
@@ -22,9 +25,17 @@ const items = computed(() =>
 const faultsAt = (pointer: string) => props.faults.filter((fault) => fault.pointer === pointer)
 const isPlain = computed(() => props.field.each!.type !== 'object')
 
-function add() {
-    emit('set', props.field.pointer, [...list.value, newItem(props.field.each!)])
+const given = useGiven()
+
+function add(item: unknown = newItem(props.field.each!)) {
+    emit('set', props.field.pointer, [...list.value, item])
     focus(list.value.length)
+}
+/** What of an example is only there to hold its place is marked to be set. */
+function insert({ value, fill }: Example) {
+    const at = `${props.field.pointer}/${list.value.length}`
+    add(structuredClone(value))
+    given.markLater(Object.fromEntries(fill.map((pointer) => [at + pointer, valueAt(value, pointer)])))
 }
 function remove(index: number) {
     emit('set', props.field.pointer, list.value.toSpliced(index, 1))
@@ -35,6 +46,7 @@ function move(index: number, by: number) {
     emit('set', props.field.pointer, moved)
     focus(index + by)
 }
+const drag = useDragOrder((from, to) => move(from, to - from))
 /** The item is where the author goes on. */
 async function focus(index: number) {
     await nextTick()
@@ -61,7 +73,11 @@ async function focus(index: number) {
                 v-for="(item, index) in items"
                 :key="index"
                 class="border-line"
-                :class="isPlain ? 'border-l-2 pl-4' : ''"
+                :class="[
+                    isPlain ? 'border-l-2 pl-4' : '',
+                    drag.over.value === index && drag.dragged.value !== index ? 'outline-lake outline-2' : '',
+                ]"
+                v-on="drag.row(index)"
             >
                 <div class="flex items-start gap-3">
                     <div class="min-w-0 grow">
@@ -84,6 +100,16 @@ async function focus(index: number) {
                         </p>
                     </div>
                     <div class="flex shrink-0 items-center gap-1">
+                        <span
+                            v-if="items.length > 1"
+                            draggable="true"
+                            class="flex size-6 cursor-grab items-center justify-center"
+                            title="Drag to move it"
+                            aria-hidden="true"
+                            data-test="drag"
+                            v-on="drag.handle(index)"
+                            ><Bars2Icon class="size-4"
+                        /></span>
                         <button
                             type="button"
                             class="press"
@@ -111,8 +137,11 @@ async function focus(index: number) {
                 </div>
             </li>
         </ol>
-        <button type="button" class="press mt-2" data-test="add-item" @click="add">
-            Add to {{ field.title.toLowerCase() }}
-        </button>
+        <div class="mt-2 flex gap-3">
+            <button type="button" class="press" data-test="add-item" @click="add()">
+                Add to {{ field.title.toLowerCase() }}
+            </button>
+            <ExampleMenu v-if="field.examples.length > 0" :examples="field.examples" @insert="insert" />
+        </div>
     </section>
 </template>

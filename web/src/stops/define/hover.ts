@@ -1,6 +1,6 @@
 import { hoverTooltip } from '@codemirror/view'
-import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser'
-import type { Choice } from '@/api/client'
+import { findNodeAtOffset, getNodePath, getNodeValue, parseTree } from 'jsonc-parser'
+import { fieldsIn, type Known } from './parameters'
 import { nameOf } from './picks'
 import { anyItem, fieldAt, fieldsOf, type Field } from './schema'
 
@@ -13,18 +13,20 @@ export interface Hover {
 }
 
 /** What the kind says of the field or value at an offset; nothing where it says nothing. */
-export function hoverAt(text: string, at: number, schema: unknown, choices: Record<string, Choice[]>): Hover | null {
+export function hoverAt(text: string, at: number, known: Known): Hover | null {
     const root = parseTree(text)
     const node = root && findNodeAtOffset(root, at)
     if (!node || ['object', 'array', 'property'].includes(node.type)) return null
     const steps = getNodePath(node).map(String)
-    const field = fieldAt(fieldsOf(schema), steps)
+    const field =
+        fieldAt(fieldsOf(known.schema), steps) ??
+        fieldsIn(known, getNodeValue(root), steps.slice(0, -1)).find(({ name }) => name === steps.at(-1))
     if (!field) return null
     // The name of a field stands before its value, with the same way to it.
     const isName = node.parent?.type === 'property' && node.parent.children?.[0] === node
     const chosen = isName
         ? undefined
-        : choices[anyItem(`/${steps.join('/')}`)]?.find(({ value }) => value === node.value)
+        : known.choices[anyItem(`/${steps.join('/')}`)]?.find(({ value }) => value === node.value)
     return {
         from: node.offset,
         to: node.offset + node.length,
@@ -52,9 +54,9 @@ function limits({ minimum, maximum, unit, default: usual }: Field): string {
 }
 
 /** Help under the mouse. */
-export const hoverHelp = (schema: () => unknown, choices: () => Record<string, Choice[]>) =>
+export const hoverHelp = (known: () => Known) =>
     hoverTooltip((view, at) => {
-        const found = hoverAt(view.state.doc.toString(), at, schema(), choices())
+        const found = hoverAt(view.state.doc.toString(), at, known())
         if (!found) return null
         return {
             pos: found.from,

@@ -14,13 +14,25 @@ export interface Field {
     maximum?: number
     isWhole: boolean
     default?: unknown
+    /** A number outside the range counts as the nearest in it, and is no fault. */
+    isBroughtIn?: boolean
     /** What one would rather have of a number. */
     better?: 'more' | 'less'
     fields: Field[]
     /** What each item of a list or each key of a map holds. */
     each?: Property
+    /** Items of a list to begin from. */
+    examples: Example[]
     /** Names of fields of which an object has exactly one. */
     oneOf: string[]
+}
+
+/** A value to begin from. */
+export interface Example {
+    title: string
+    value: unknown
+    /** Pointers in it to what only holds a place. */
+    fill: string[]
 }
 
 /** What each part of a form is given: the entry as it stands, and what is known of it. */
@@ -47,6 +59,7 @@ export interface Property {
     items?: Property
     oneOf?: { required?: string[] }[]
     'x-underlay-colour'?: 'hex' | 'oklch'
+    'x-underlay-examples'?: Example[]
     'x-underlay-unit'?: string
     'x-underlay-better'?: 'more' | 'less'
 }
@@ -84,6 +97,7 @@ export function fieldOf(name: string, property: Property, above: string, isRequi
         better: property['x-underlay-better'],
         fields: property.type === 'object' ? fieldsOf(property, pointer) : [],
         each: property.items ?? (isMap(property) ? (property.additionalProperties as Property) : undefined),
+        examples: property['x-underlay-examples'] ?? [],
         oneOf: (property.oneOf ?? []).flatMap((form) => form.required ?? []),
     }
 }

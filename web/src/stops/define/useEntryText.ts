@@ -1,10 +1,11 @@
 import { refDebounced, watchDebounced } from '@vueuse/core'
-import { applyEdits, modify, parse, type ParseError } from 'jsonc-parser'
+import { applyEdits, modify, parse } from 'jsonc-parser'
 import { computed, onBeforeUnmount, ref, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { api, data, type EntryView, type FaultView } from '@/api/client'
 import { isConnected } from '@/api/events'
 import { useChange } from '@/shared/composables/usePack'
 import * as drafts from '@/shared/drafts'
+import { readUpTo } from './reading'
 import { stepsIn } from './schema'
 
 // A pause in typing after which what is sound is saved, in milliseconds.
@@ -55,11 +56,8 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
         drafts.drop(packId, path)
     }
 
-    const value = computed<unknown>(() => {
-        const errors: ParseError[] = []
-        const found: unknown = parse(text.value, errors)
-        return errors.length === 0 && typeof found === 'object' && found !== null ? found : null
-    })
+    const read = computed(() => readUpTo(text.value))
+    const value = computed(() => (read.value.brokenAt === null ? read.value.value : null))
 
     const faults = ref<readonly FaultView[]>([])
     /** The text that the faults are of. */
@@ -134,6 +132,8 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
     return {
         text,
         value,
+        /** What can be read before the first fault, and its line; the whole where there is none. */
+        read,
         faults,
         isDirty,
         isSound,
