@@ -79,7 +79,7 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         var ran = Run("check", Pack("tidepool"), "--host", "kilnmoor", "--format", "sarif");
         Assert.Equal((1, "2.1.0"), (ran.ExitCode, Json(ran).GetProperty("version").GetString()));
         var run = Json(ran).GetProperty("runs")[0];
-        Assert.Equal(55, run.GetProperty("results").GetArrayLength());
+        Assert.Equal(56, run.GetProperty("results").GetArrayLength());
         var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules");
         Assert.All(
             run.GetProperty("results").EnumerateArray(),

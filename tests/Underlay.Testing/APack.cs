@@ -174,6 +174,7 @@ public static class SmallBase
             .With("codes/neighbours.csv", "one,other\nflagstone,fence\n")
             .With("art/shapes/jug.json", Outline)
             .With("art/shapes/bowl.json", Outline)
+            .With("art/shapes/slab.json", """{ "outline": [[0, 0.3], [1, 0.5]], "bands": { "foot": [0, 0.4], "body": [0.4, 1] } }""")
             .With("tables/seals.csv", "code,name\nclay_mark,Clay mark\n")
             .With("art/seals/clay_mark.png", Own(Picture.Of(60, 44).WithClearRing()))
             .With("entries/glazes/celadon.json", """{ "id": "moor.celadon", "body": "#9ec2b4", "rim": "#2f6e63" }""")

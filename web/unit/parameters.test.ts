@@ -2,6 +2,7 @@ import { CompletionContext } from '@codemirror/autocomplete'
 import { EditorState } from '@codemirror/state'
 import { describe, expect, it } from 'vitest'
 import { completionsAt } from '@/stops/define/completions'
+import { templateOf } from '@/stops/define/examples'
 import { hoverAt } from '@/stops/define/hover'
 import { fieldsIn, holderOf, parametersAt } from '@/stops/define/parameters'
 
@@ -80,5 +81,28 @@ describe('the parameters of a type', () => {
             title: 'Length',
             lines: ['1 to 40, in mm, 0.5 when left out', 'May be left out.'],
         })
+    })
+})
+
+describe('an example in the text', () => {
+    it('is the value, with the places to be filled in turn', () => {
+        const value = { from_c: 1180, air: 'any', gives: { type: 'drip', length_mm: 8 }, list: ['a', 2] }
+        const written = templateOf({ title: 'Drips', value, fill: ['/from_c', '/air', '/gives/length_mm', '/list/1'] })
+        expect(written.split('\n').map((line) => line.trim())).toContain('"from_c": ${1180},')
+        expect(written).toContain('"air": "${any}"')
+        expect(written).toContain('"type": "drip"')
+        // Without the marks it reads as the value that it is.
+        expect(JSON.parse(written.replaceAll(/\$\{([^}]*)\}/g, '$1'))).toEqual(value)
+    })
+
+    it('is offered where an item of the list may stand', () => {
+        const list = {
+            ...schema.properties.reactions,
+            'x-underlay-examples': [{ title: 'Drips', value: {}, fill: [] }],
+        }
+        const text = '{ "reactions": [ ] }'
+        const context = new CompletionContext(EditorState.create({ doc: text }), text.indexOf('[') + 2, true)
+        const found = completionsAt(context, { ...known, schema: { properties: { reactions: list } } })
+        expect(found?.options.map(({ label }) => label)).toEqual(['Drips'])
     })
 })

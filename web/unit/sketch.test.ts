@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { answered, gridOf, inEveryState } from '@/stops/define/sketch/grid'
+import { answered, gridOf, inEveryState, unclaimed } from '@/stops/define/sketch/grid'
 import { groundOf } from '@/stops/define/sketch/ground'
 import { mapOf, mostAsked } from '@/stops/define/sketch/map'
 import { draw } from '@/stops/define/sketch/peal'
@@ -53,9 +53,17 @@ describe('the grid of what answers what', () => {
         expect(inEveryState(grid, both, 'opens')).toEqual([{ signal: 'opens', weather: 'any', strokes }])
     })
 
+    it('knows what is not claimed although all that it requires is answered in every state', () => {
+        const peal = (signal: string, weather: string) => ({ signal, weather, strokes })
+        const both = [peal('opens', 'clear'), peal('opens', 'rain'), peal('dance', 'any')]
+        expect(unclaimed(grid, { occasions: [], peals: both })).toEqual(['fair'])
+        expect(unclaimed(grid, { occasions: ['fair'], peals: [...both, peal('opens', 'snow')] })).toEqual(['market'])
+        expect(unclaimed(grid, { peals: [{ ...peal('dance', 'any'), strokes: [] }] })).toEqual([])
+    })
+
     it('stands whatever is in the entry', () => {
         for (const value of [null, {}, { occasions: 3, peals: [null, 'x', { signal: 4 }] }])
-            expect(() => gridOf(grid, value)).not.toThrow()
+            expect(() => [gridOf(grid, value), unclaimed(grid, value)]).not.toThrow()
     })
 })
 
@@ -149,6 +157,14 @@ describe('the ground', () => {
             { kind: 'well', state: 'cut off' },
             { kind: 'table', state: 'missing' },
         ])
+    })
+
+    it('knows what is not claimed although all that it needs is reached', () => {
+        const wide = { ...plan, lanes: plan.lanes.map((lane) => ({ ...lane, width_m: 3 })), occasions: [] }
+        const claims = [...ground.claims, { code: 'fair', name: 'Fair', group: 'stall well', isRequired: false }]
+        expect(groundOf({ ...ground, claims }, wide).unclaimed).toEqual(['fair'])
+        expect(groundOf({ ...ground, claims }, plan).unclaimed).toEqual([])
+        expect(groundOf({ ...ground, claims }, { ...wide, occasions: ['fair'] }).unclaimed).toEqual([])
     })
 
     it('stands whatever is in the entry', () => {

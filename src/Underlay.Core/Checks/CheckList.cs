@@ -52,6 +52,8 @@ public static class CheckList
         new MadeOfOld(),
         new RowNeverUsed(),
         new UnfitParameter(),
+        new Unused(),
+        new SeenNowhere(),
         new NotCovered(),
         new OffScreen(),
         new UnusualNumber(),

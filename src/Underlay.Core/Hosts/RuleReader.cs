@@ -157,6 +157,8 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
                         c.Text("usual"),
                         ReadBasis(c),
                         ReadSpan(c))),
+            ("usedBy", c => new UsedByRule(NotePlace(c, "place", c.Text("place"), null), c.Text("field"), ReadBasis(c), ReadSpan(c))),
+            ("seenOn", ReadSeenOn),
             ("texts", ReadTexts),
             ("rates", c => new RatesRule([.. c.Wholes("rates").Order()], ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
             ("channels", c => new ChannelsRule(c.Whole("most", 1), ReadConsequenceFields(c), ReadBasis(c), ReadSpan(c))),
@@ -322,6 +324,14 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
         cursor.Text("loopTo"),
         cursor.Text("gain"),
         ReadConsequenceFields(cursor),
+        ReadBasis(cursor),
+        ReadSpan(cursor));
+
+    private SeenOnRule ReadSeenOn(ProfileCursor cursor) => new(
+        cursor.Text("field"),
+        cursor.Text("by"),
+        NotePlace(cursor, "place", cursor.Text("place"), "name"),
+        cursor.Text("part"),
         ReadBasis(cursor),
         ReadSpan(cursor));
 

@@ -227,6 +227,9 @@ public sealed class Overlay
     /// <summary>The entry that has an id in a place and is shown, or null.</summary>
     public Placement? EntryOf(Place place, string id) => Links.ById(place, id);
 
+    /// <summary>All shown entries of a place that have a value in their own field.</summary>
+    public IEnumerable<Placement> WithValue(Place place, string pointer, string value) => Links.WithValue(place, pointer, value);
+
     /// <summary>The keys of a table of the stack: the base's with the pack's over them.</summary>
     public IReadOnlySet<string> TableKeys(Place table)
     {

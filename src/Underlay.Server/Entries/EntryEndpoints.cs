@@ -139,8 +139,9 @@ internal static class EntryEndpoints
 
     private static IEnumerable<EntryFault> Dangling(PackSnapshot snapshot, Place? place, JsonText text)
     {
-        var choices = ChoicesOf(snapshot, place);
-        foreach (var (pointer, known) in choices)
+        // A path that the manifest names is judged with the file that lies there.
+        if (place is null) yield break;
+        foreach (var (pointer, known) in ChoicesOf(snapshot, place))
             foreach (var (at, value) in text.FindAll(pointer).Where(f => f.Value.ValueKind == JsonValueKind.String))
                 if (known.All(c => c.Value != value.GetString()))
                     yield return new EntryFault(at, "", $"“{value.GetString()}” does not exist");
@@ -159,7 +160,8 @@ internal static class EntryEndpoints
     /// <summary>By pointer: what each field that refers to something may name.</summary>
     private static Dictionary<string, IReadOnlyList<Choice>> ChoicesOf(PackSnapshot snapshot, Place? place)
     {
-        if (place is null || snapshot.Overlay is not { } overlay) return [];
+        if (place is null) return PathsInManifest(snapshot);
+        if (snapshot.Overlay is not { } overlay) return [];
         var choices = place.RulesOf<RefersToRule>(snapshot.Edition).DistinctBy(r => r.Field).ToDictionary(
             r => r.Field,
             r => r.Codebook is { } book
@@ -171,6 +173,21 @@ internal static class EntryEndpoints
             choices[keys.Field] = CodesIn(overlay, keys.Codebook);
         if (place.Kind?.Inherits is { } inherits) choices[inherits.By] = NamesIn(overlay, place, null);
         return choices;
+    }
+
+    /// <summary>What fields of the manifest name by its path: the pack's own pictures that stand in no place.</summary>
+    private static Dictionary<string, IReadOnlyList<Choice>> PathsInManifest(PackSnapshot snapshot)
+    {
+        IReadOnlyList<Choice> free =
+        [
+            .. snapshot.Tree.Files
+                .Where(f => !ReservedFolder.Holds(f.Path) && FileFormats.IsPicture(f.Path))
+                .Where(f => snapshot.Profile.Locate(f.Path, snapshot.Edition) is null)
+                .Select(f => new Choice(f.Path.Value, f.Path.FileName, f.Path.Value, FromPack: true)),
+        ];
+        return snapshot.Profile.Places
+            .Where(p => p.ManifestField is not null && p.Content == PlaceContent.Picture)
+            .ToDictionary(p => p.ManifestField!, _ => free, StringComparer.Ordinal);
     }
 
     private static IReadOnlyList<Choice> CodesIn(Overlay overlay, string codebook) =>

@@ -29,6 +29,33 @@ public class TrueWordsTests
         }
     }
 
+    [Fact]
+    public void An_id_of_another_kind_is_told_as_what_it_is()
+    {
+        var pack = APack.Of()
+            .WithWare("tide_jug")
+            .With(
+                "wares/tide_jug/ware.json",
+                """{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, "glaze": "moor.soup_bowl" }""");
+        Assert.Contains("which is not the id of a glaze", The(pack, "entry/dangling").Message, StringComparison.Ordinal);
+        Assert.Contains("It is that of a ware entry.", The(pack, "entry/dangling").Message, StringComparison.Ordinal);
+    }
+
+    /// <summary>A lid that comes with the ware it is like is told as taken over.</summary>
+    [Fact]
+    public void What_is_taken_over_and_not_seen_is_told_at_the_heir()
+    {
+        var pack = APack.Of()
+            .WithWare("tide_jug")
+            .With(
+                "wares/tide_jug/ware.json",
+                """{ "id": "saltbrook.tide_jug", "shape": "jug", "made_of": "clay", "price": 4, "lid": "moor.milk_jug" }""")
+            .WithWare("tide_slab")
+            .With("wares/tide_slab/ware.json", """{ "id": "saltbrook.tide_slab", "like": "saltbrook.tide_jug", "shape": "slab" }""");
+        var finding = Assert.Single(pack.Findings(), f => f.Code.Value == "entry/seen-nowhere" && f.Path == "wares/tide_slab/ware.json");
+        Assert.Contains("“lid”, which it takes over, is not seen on “slab”", finding.Message, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("\"stall\": \"040\"", "/stall")]
     [InlineData("\"ember\": 0.5", "")]

@@ -88,6 +88,7 @@ public class DemoTests
                 ("sound/row", "audio/tools/saltbrook_shell_tap.wav"),
                 ("pack/unchanged", "entries/glazes/olive.json"),
                 ("entry/dangling", "entries/glazes/tide.json"),
+                ("entry/unused", "entries/glazes/tide.json"),
                 ("entry/unreachable", "entries/plans/quay.json"),
                 ("recipe/free-gain", "entries/recipes/break_bricks.json"),
                 ("entry/dangling", "entries/recipes/tide_cup.json"),

@@ -120,8 +120,17 @@ public sealed class Dangling : RuleCheck<RefersToRule>
             ? $"a code of the codebook “{overlay.Codebook(book).Title}”"
             : $"the {(rule.Placeholder is null ? "id" : "name")} of {overlay.Profile.Place(rule.Place!).One}";
         return $"{field} is “{value}”, which is not {what} ({at})."
-            + $"{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
+            + $"{OfOtherKind(overlay, rule, value)}{InOther(overlay, rule, value)?.Says ?? Hint(FindNear(Names(overlay, rule), value))}";
     }
+
+    /// <summary>What has that id, where it is no entry of the kind that is wanted.</summary>
+    private static string OfOtherKind(Overlay overlay, RefersToRule rule, string value) =>
+        rule is { Place: { } wanted, Placeholder: null }
+        && overlay.Profile.Places
+            .Where(p => p.Id is not null && p.Key != wanted && p.Editions.Holds(overlay.Edition))
+            .FirstOrDefault(p => overlay.EntryOf(p, value) is not null) is { } other
+            ? $" It is that of {other.One}."
+            : "";
 
     /// <summary>Those from which an entry takes its fields over.</summary>
     private static IReadOnlyList<PackPath> Ancestors(Overlay overlay, Placement placement) =>

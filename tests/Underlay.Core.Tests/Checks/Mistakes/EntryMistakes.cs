@@ -135,6 +135,24 @@ internal static class EntryMistakes
             "entries/glazes/celadon.json",
             Severity.Warning),
         new(
+            "a glaze that no ware has",
+            APack.Of()
+                .With("entries/glazes/saltbrook_tide.json", """{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }""")
+                .WithTexts("saltbrook.tide/name"),
+            "entry/unused",
+            "entries/glazes/saltbrook_tide.json",
+            Severity.Note),
+        new(
+            "a lid on a shape without a rim",
+            APack.Of()
+                .WithWare("tide_cup")
+                .With(
+                    "wares/tide_cup/ware.json",
+                    """{ "id": "saltbrook.tide_cup", "shape": "slab", "made_of": "clay", "price": 3, "lid": "moor.milk_jug" }"""),
+            "entry/seen-nowhere",
+            "wares/tide_cup/ware.json",
+            Severity.Warning),
+        new(
             "a parameter far out of its range",
             APack.Of()
                 .With(

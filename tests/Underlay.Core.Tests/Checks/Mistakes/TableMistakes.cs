@@ -27,7 +27,13 @@ internal static class TableMistakes
             Severity.Warning),
         new(
             "a glaze without a name",
-            APack.Of().With("entries/glazes/saltbrook_tide.json", """{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }"""),
+            APack.Of()
+                .With("entries/glazes/saltbrook_tide.json", """{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }""")
+                .WithWare("tide_cup")
+                .With(
+                    "wares/tide_cup/ware.json",
+                    """{ "id": "saltbrook.tide_cup", "shape": "jug", "made_of": "clay", "price": 3, "glaze": "saltbrook.tide" }""")
+                .With("wares/tide_cup/mask.png", Picture.Filled(64, 64, new Pixel(0, 0, 255, 255))),
             "text/missing",
             "entries/glazes/saltbrook_tide.json#saltbrook.tide/name",
             Severity.Blocker),

@@ -3,7 +3,6 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, useId, watch } from 'vue'
 import { api, data, type EntryView } from '@/api/client'
 import { useChange } from '@/shared/composables/usePack'
-import { count } from '@/shared/words'
 import { compared, ratios } from './compare'
 import { fieldWords, shortly } from './differences'
 import { parsed } from './schema'
@@ -52,7 +51,7 @@ async function take(pointers: string[], what: string) {
                 }),
             ),
         ({ files }) =>
-            `${what} is taken${files.length > 0 ? `, and with it, to be replaced by your own: ${files.join(', ')}` : ''}.`,
+            `${what} taken${files.length > 0 ? `, and with it, to be replaced by your own: ${files.join(', ')}` : ''}.`,
     )
     if (made) ticked.value = []
 }
@@ -94,7 +93,7 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                         class="word shrink-0"
                         :aria-label="`Take ${wordsOf(one)} from it`"
                         :disabled="change.isBusy.value"
-                        @click="take([one.pointer], one.title || wordsOf(one))"
+                        @click="take([one.pointer], `${one.title || wordsOf(one)} is`)"
                     >
                         Take
                     </button>
@@ -109,7 +108,7 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                 class="press mt-2"
                 :disabled="change.isBusy.value"
                 data-test="take-chosen"
-                @click="take(picked, count(picked.length, 'value'))"
+                @click="take(picked, picked.length === 1 ? 'One value is' : `${picked.length} values are`)"
             >
                 Take the {{ picked.length }} chosen
             </button>

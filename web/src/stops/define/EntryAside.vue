@@ -52,7 +52,7 @@ const asked = computed(() => {
 <template>
     <ParameterTable v-if="table" v-bind="table" :value="value" :in-force="inForce" />
     <BesideIt
-        v-if="shown && entry.siblings.length > 0"
+        v-else-if="shown && entry.siblings.length > 0"
         :field="shown"
         :siblings="entry.siblings"
         :is-own="entry.own.includes(shown.pointer)"

@@ -8,7 +8,7 @@ import PickField from './PickField.vue'
 import TakenValue from './TakenValue.vue'
 import { useGiven } from './given'
 import { fewChoices, nameOf } from './picks'
-import { anyItem, valueAt, type FieldProps } from './schema'
+import { anyItem, stepOf, valueAt, type FieldProps } from './schema'
 
 const props = defineProps<FieldProps>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown]; look: [pointer: string] }>()
@@ -77,7 +77,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
             @look="$emit('look', $event)"
         />
     </fieldset>
-    <div v-else @focusin="$emit('look', field.pointer)">
+    <div v-else @focusin.stop="$emit('look', field.pointer)">
         <label :for="id" class="font-semibold">{{ field.title }}</label>
         <span v-if="!field.isRequired" class="text-faint text-small"> may be left out</span>
         <span v-if="isLater(field.pointer)" class="text-small" data-test="later">
@@ -150,7 +150,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
                     class="grow accent-(--ink)"
                     :min="field.minimum"
                     :max="field.maximum"
-                    :step="field.isWhole ? 1 : (field.maximum - field.minimum) / 100"
+                    :step="field.isWhole ? 1 : stepOf(field.maximum - field.minimum)"
                     :value="Number(shown || field.default || field.minimum)"
                     :aria-label="`${field.title}, slider`"
                     @input="onInput"

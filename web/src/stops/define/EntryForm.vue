@@ -25,6 +25,8 @@ const heardAt = useHeard(
 const sentence = computed(
     () => props.entry.sketch.recipe && sentenceOf(props.entry.sketch.recipe, props.value, props.entry.choices),
 )
+const claimName = (code: string) =>
+    props.entry.choices[`${props.entry.sketch.grid?.field}/*`]?.find(({ value }) => value === code)?.name || code
 /** With what it has from others: it stands as high as one that says so itself. */
 const whole = computed(() =>
     Object.assign({}, ...props.entry.taken.map(({ pointer, value }) => ({ [pointer.slice(1)]: value })), props.value),
@@ -66,10 +68,16 @@ const further = computed(() => fields.value.filter(isPlain))
                 :sketch="entry.sketch.grid"
                 :value="value"
                 :heard-at="heardAt"
+                :claim-name="claimName"
                 @set="(p, v) => $emit('set', p, v)"
             />
             <ReactionMap v-if="entry.sketch.map" :sketch="entry.sketch.map" :value="value" />
-            <GroundMap v-if="entry.sketch.ground" :sketch="entry.sketch.ground" :value="value" />
+            <GroundMap
+                v-if="entry.sketch.ground"
+                :sketch="entry.sketch.ground"
+                :value="value"
+                @set="(p, v) => $emit('set', p, v)"
+            />
             <ColourMap
                 v-if="valueKind"
                 :kind="valueKind"

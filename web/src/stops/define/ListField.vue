@@ -58,7 +58,7 @@ async function focus(index: number) {
 </script>
 
 <template>
-    <section ref="box" :aria-label="field.title" data-test="list" @focusin="$emit('look', field.pointer)">
+    <section ref="box" :aria-label="field.title" data-test="list" @focusin.stop="$emit('look', field.pointer)">
         <h3 class="font-semibold">
             {{ field.title }}
             <span class="text-faint text-small font-normal">{{ count(list.length, 'item') }}</span>

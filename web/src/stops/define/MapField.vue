@@ -40,7 +40,7 @@ function add() {
 </script>
 
 <template>
-    <fieldset class="border-line border-l-2 pl-4" data-test="map" @focusin="$emit('look', field.pointer)">
+    <fieldset class="border-line border-l-2 pl-4" data-test="map" @focusin.stop="$emit('look', field.pointer)">
         <legend class="font-semibold">
             {{ field.title }} <span class="text-faint text-small font-normal">may be left out</span>
         </legend>

@@ -36,7 +36,9 @@ const range = ({ minimum, maximum, unit }: Field) =>
                     class="border-line border-t align-top"
                     :class="field.pointer === inForce ? 'font-bold' : ''"
                 >
-                    <th class="py-1 pr-2 text-left font-[inherit]" scope="row">{{ field.title }}</th>
+                    <th class="py-1 pr-2 text-left" :class="field.pointer === inForce ? '' : 'font-normal'" scope="row">
+                        {{ field.title }}
+                    </th>
                     <td class="py-1 pr-2">{{ range(field) }}</td>
                     <td class="py-1 pr-2 text-right font-mono">{{ field.default ?? '' }}</td>
                     <td class="py-1 text-right font-mono">{{ valueAt(value, field.pointer) ?? '·' }}</td>

@@ -1,5 +1,6 @@
-import type { CompletionContext, CompletionResult } from '@codemirror/autocomplete'
+import { snippetCompletion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete'
 import { getLocation, getNodeValue, parseTree } from 'jsonc-parser'
+import { templateOf } from './examples'
 import { fieldsIn, type Known } from './parameters'
 import { anyItem, fieldAt, fieldsOf } from './schema'
 
@@ -24,6 +25,12 @@ export function completionsAt(context: CompletionContext, known: Known): Complet
         return { from: word.from, to: closes, options }
     }
     const field = fieldAt(fieldsOf(known.schema), above)
+    const list = /^\d+$/.test(above.at(-1) ?? '') && fieldAt(fieldsOf(known.schema), above.slice(0, -1))
+    if (list && list.examples.length > 0 && word.from === word.to)
+        return {
+            from: word.from,
+            options: list.examples.map((one) => snippetCompletion(templateOf(one), { label: one.title })),
+        }
     const values =
         known.choices[anyItem(`/${above.join('/')}`)]?.map((choice) => ({ value: choice.value, name: choice.name })) ??
         field?.choices.map((value) => ({ value, name: '' })) ??

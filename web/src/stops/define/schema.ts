@@ -115,6 +115,9 @@ function typeOf(property: Property): Field['type'] {
 const isMap = ({ type, properties, additionalProperties }: Property) =>
     type === 'object' && !properties && typeof additionalProperties === 'object'
 
+/** A round step of which a range has a hundred and more. */
+export const stepOf = (range: number) => 10 ** Math.floor(Math.log10(range / 100))
+
 /** The pointer as choices are kept by: each item of a list as any. */
 export const anyItem = (pointer: string) => pointer.replaceAll(/\/\d+(?=\/|$)/g, '/*')
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { GroundSketch } from '@/api/client'
+import UnclaimedOffer from './UnclaimedOffer.vue'
 import { groundOf } from './ground'
 
 /** Points and lanes to scale: what can be walked to from the gate, and whether what is claimed is met. */
 const props = defineProps<{ sketch: GroundSketch; value: unknown }>()
+defineEmits<{ set: [pointer: string, value: unknown] }>()
 const map = computed(() => groundOf(props.sketch, props.value))
 const seen = computed(() => `${map.value.box.x} ${map.value.box.y} ${map.value.box.width} ${map.value.box.height}`)
 </script>
@@ -58,5 +60,12 @@ const seen = computed(() => `${map.value.box.x} ${map.value.box.y} ${map.value.b
                 ><span v-if="claim.needs.length === 0" class="text-faint">needs nothing</span>
             </li>
         </ul>
+        <UnclaimedOffer
+            :codes="map.unclaimed"
+            :field="sketch.field"
+            :value="value"
+            :name-of="(code) => sketch.claims.find((claim) => claim.code === code)?.name || code"
+            @set="(p, v) => $emit('set', p, v)"
+        />
     </section>
 </template>

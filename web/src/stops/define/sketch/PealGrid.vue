@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { GridSketch } from '@/api/client'
-import { answered, gridOf, inEveryState, type GridRow } from './grid'
+import UnclaimedOffer from './UnclaimedOffer.vue'
+import { answered, gridOf, inEveryState, unclaimed, type GridRow } from './grid'
 import { usePeal } from './usePeal'
 
 /** What answers each code in each state: required first, what is not answered marked, an empty one filled by a press. */
@@ -10,6 +11,8 @@ const props = defineProps<{
     value: unknown
     /** Where a sound can be heard; null where it is not there. */
     heardAt: (sound: string) => string | null
+    /** What a claim is called. */
+    claimName: (code: string) => string
 }>()
 const emit = defineEmits<{ set: [pointer: string, value: unknown] }>()
 const rows = computed(() => gridOf(props.sketch, props.value))
@@ -72,5 +75,12 @@ const fill = (code: string) => emit('set', props.sketch.rows, inEveryState(props
             </tbody>
         </table>
         <p v-if="rows.length === 0" class="text-faint text-small">Nothing is claimed yet, so nothing is asked for.</p>
+        <UnclaimedOffer
+            :codes="unclaimed(sketch, value)"
+            :field="sketch.field"
+            :value="value"
+            :name-of="claimName"
+            @set="(p, v) => $emit('set', p, v)"
+        />
     </section>
 </template>

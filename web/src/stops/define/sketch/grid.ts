@@ -44,18 +44,34 @@ export function gridOf(sketch: GridSketch, value: unknown): GridRow[] {
             isRequired: isRequired && claimed.has(group),
             isLoose: !claimed.has(group),
             cells: sketch.states.map((state) => {
-                const row = rows.findIndex(
-                    (one) =>
-                        one[sketch.code] === code &&
-                        (one[sketch.when] === state || one[sketch.when] === sketch.any) &&
-                        Array.isArray(one[sketch.lists]) &&
-                        (one[sketch.lists] as unknown[]).length > 0,
-                )
+                const row = rows.findIndex((one) => answers(sketch, one, code, state))
                 const strokes = row < 0 ? [] : strokesOf(sketch, rows[row]![sketch.lists] as unknown[])
                 return { state, row, says: shares(strokes), strokes }
             }),
         }))
         .sort((a, b) => Number(b.isRequired) - Number(a.isRequired))
+}
+
+/** Whether a row answers a code in a state: an empty list answers nothing. */
+const answers = ({ code: by, when, any, lists }: GridSketch, row: Item, code: string, state: string) =>
+    row[by] === code && (row[when] === state || row[when] === any) && Array.isArray(row[lists]) && row[lists].length > 0
+
+/** What is not claimed although every code that it requires is answered in every state. */
+export function unclaimed(sketch: GridSketch, value: unknown): string[] {
+    const claims = valueAt(value, sketch.field)
+    const rows = itemsAt(value, sketch.rows)
+    const required = Map.groupBy(
+        sketch.codes.filter((one) => one.isRequired),
+        ({ group }) => group,
+    )
+    return [...required]
+        .filter(([group]) => !(Array.isArray(claims) && claims.includes(group)))
+        .filter(([, codes]) =>
+            codes.every(({ code }) =>
+                sketch.states.every((state) => rows.some((row) => answers(sketch, row, code, state))),
+            ),
+        )
+        .map(([group]) => group)
 }
 
 function strokesOf({ plays }: GridSketch, list: unknown[]): Stroke[] {

@@ -18,13 +18,20 @@ export interface GroundLane {
 
 export interface GroundClaim {
     name: string
-    needs: { kind: string; state: 'reached' | 'cut off' | 'missing' }[]
+    needs: GroundNeed[]
+}
+
+export interface GroundNeed {
+    kind: string
+    state: 'reached' | 'cut off' | 'missing'
 }
 
 export interface GroundMap {
     points: GroundPoint[]
     lanes: GroundLane[]
     claims: GroundClaim[]
+    /** Codes of what is not claimed although all that it needs is reached. */
+    unclaimed: string[]
     box: { x: number; y: number; width: number; height: number }
 }
 
@@ -70,32 +77,31 @@ export function groundOf(sketch: GroundSketch, value: unknown): GroundMap {
     const all = points.some((p) => p.id === gate) ? points : [door, ...points]
     const at = new Map(all.map((point) => [point.id, point]))
     const claimed = valueAt(value, sketch.field)
+    const claims: unknown[] = Array.isArray(claimed) ? claimed : []
+    const claimOf = (code: unknown) => sketch.claims.find((one) => one.code === code)
+    const nameOf = (code: unknown) => claimOf(code)?.name || String(code)
+    const needsOf = (code: unknown): GroundNeed[] =>
+        (claimOf(code)?.group ?? '')
+            .split(' ')
+            .filter(Boolean)
+            .map((kind) => {
+                const those = points.filter((point) => point.kind === kind)
+                return {
+                    kind,
+                    state: those.some((p) => p.isReached) ? 'reached' : those.length > 0 ? 'cut off' : 'missing',
+                }
+            })
     return {
         points: all,
         lanes: lanes.flatMap(({ from, to, width }) => {
             const [one, other] = [at.get(from), at.get(to)]
             return one && other ? [{ from: one, to: other, width, isWide: width >= sketch.leastWidth }] : []
         }),
-        claims: (Array.isArray(claimed) ? claimed : []).map((code) => {
-            const claim = sketch.claims.find((one) => one.code === code)
-            return {
-                name: claim?.name || String(code),
-                needs: (claim?.group ?? '')
-                    .split(' ')
-                    .filter(Boolean)
-                    .map((kind) => {
-                        const those = points.filter((point) => point.kind === kind)
-                        return {
-                            kind,
-                            state: those.some((p) => p.isReached)
-                                ? 'reached'
-                                : those.length > 0
-                                  ? 'cut off'
-                                  : 'missing',
-                        }
-                    }),
-            }
-        }),
+        claims: claims.map((code) => ({ name: nameOf(code), needs: needsOf(code) })),
+        unclaimed: sketch.claims
+            .map(({ code }) => code)
+            .filter((code) => !claims.includes(code) && needsOf(code).length > 0)
+            .filter((code) => needsOf(code).every(({ state }) => state === 'reached')),
         box,
     }
 }
