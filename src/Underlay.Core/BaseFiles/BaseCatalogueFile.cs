@@ -13,7 +13,7 @@ namespace Underlay.Core.BaseFiles;
 public static class BaseCatalogueFile
 {
     // Raised whenever the facts or their layout change.
-    private const int Layout = 9;
+    private const int Layout = 10;
 
     /// <summary>Writes a catalogue.</summary>
     public static void Write(BaseCatalogue catalogue, Stream output)

@@ -67,6 +67,7 @@ public static class CheckList
         new SoundRows(),
         new RowWithoutSound(),
         new HeardSound(),
+        new ClippedSound(),
         new LoopClicks(),
         new MissingText(),
         new TextWithoutOwner(),

@@ -1,5 +1,6 @@
 using Underlay.Core.Formats;
 using Underlay.Core.Packs;
+using Underlay.Core.Stacks;
 using Underlay.Core.Steps;
 
 namespace Underlay.Core.Offers;
@@ -23,6 +24,14 @@ public static class OwnLoop
         var (from, to) = (Moved(loop.From), Math.Min(played.Frames, Moved(loop.To)));
         return from < to ? (from, to) : null;
     }
+
+    /// <summary>
+    /// A sound of a stack with its table's loop in the file, for the author's editor; the file itself where it does not go round.
+    /// </summary>
+    public static byte[] Told(Overlay overlay, Placement sound, byte[] file) =>
+        SoundSeat.Of(overlay, sound)?.Loop is { } loop && loop.From < loop.To && loop.To <= sound.Facts.Sound?.Header?.Frames
+            ? (FileFormats.OfHead(file) as SoundFormat)?.WithLoop(file, loop.From, loop.To) ?? file
+            : file;
 
     private static (int From, int To)? In(byte[] file) => (FileFormats.OfHead(file) as SoundFormat)?.FindLoop(file);
 }

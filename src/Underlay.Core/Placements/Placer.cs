@@ -27,6 +27,12 @@ public sealed class Placer
     private const double LikeOwn = 0.08;
     private const double LookStep = 0.05;
 
+    // How far apart two sounds are that are the same, played again in another room. dB, see SoundShape.
+    private const double LikeSound = 6;
+
+    // More than a new name of its own tells, of sounds that are alike.
+    private const double Alike = 0.45;
+
     // What rounding in another format leaves of a difference.
     private const double Same = 0.002;
     private const double Copied = 0.6;
@@ -39,6 +45,7 @@ public sealed class Placer
     private const double BesideWholePath = 0.9;
 
     private const string LooksLikeOwn = "it looks like the base’s";
+    private const string SoundsLikeOwn = "it sounds like the base’s";
 
     private readonly Overlay overlay;
     private readonly KnownTargets known;
@@ -81,7 +88,8 @@ public sealed class Placer
                 foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
-            if (found.Count == 0) foreach (var candidate in BySize(content).Concat(ByLook(content))) Add(candidate);
+            if (found.Count == 0)
+                foreach (var candidate in BySize(content).Concat(ByLook(content)).Concat(BySound(content))) Add(candidate);
             foreach (var candidate in newTargets.For(spoken, content)) if (!found.ContainsKey(candidate.Target)) Add(candidate);
         }
 
@@ -390,6 +398,25 @@ public sealed class Placer
         return near.Select(k => k.Distance <= Same
             ? new PlacementCandidate(k.Target.Path, k.Target.Place, Copied, "it is the base’s own picture")
             : new PlacementCandidate(k.Target.Path, k.Target.Place, Least, LooksLikeOwn));
+    }
+
+    /// <summary>Without a name to go by, the base's sounds that it is like: the same, played again.</summary>
+    private IEnumerable<PlacementCandidate> BySound(TrayContent content)
+    {
+        if (content.Shape is not { } shape) return [];
+        var near = known.All
+            .Where(k => k.Place is { Content: PlaceContent.Sound } && k.Base is not null)
+            .Select(k => (Target: k, Distance: SoundRank.Distance(overlay, shape, k.Path) ?? double.MaxValue))
+            .Where(k => k.Distance <= LikeSound)
+            .OrderBy(k => k.Distance).ThenBy(k => k.Target.Path)
+            .Take(MostOthers)
+            .ToList();
+        var standsOut = near.Count == 1 || (near.Count > 1 && near[0].Distance * 2 < near[1].Distance);
+        return near.Select((k, index) => new PlacementCandidate(
+            k.Target.Path,
+            k.Target.Place,
+            index == 0 && standsOut ? Copied : Alike,
+            SoundsLikeOwn));
     }
 
     /// <summary>True where one size is another, or a whole number of times it.</summary>

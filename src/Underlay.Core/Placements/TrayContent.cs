@@ -6,6 +6,7 @@ using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
+using Underlay.Core.Sounds;
 
 namespace Underlay.Core.Placements;
 
@@ -30,6 +31,14 @@ internal sealed record TrayContent(
     private static readonly char[] Separators = [',', ';', '\t'];
     private static readonly TrayContent Unknown = new(Is: null);
 
+    // A session of many sounds is like none of them, and takes long to decode. Bytes.
+    private const int LongestHeard = 8 << 20;
+
+    private Lazy<SoundShape?> Shaped { get; init; } = new(() => null);
+
+    /// <summary>What a sound is like, found once; null where that cannot be told.</summary>
+    public SoundShape? Shape => Shaped.Value;
+
     private Lazy<RgbaPicture?> Decoded { get; init; } = new(() => null);
 
     /// <summary>The pixels of a picture, decoded once; null where they cannot be.</summary>
@@ -46,7 +55,11 @@ internal sealed record TrayContent(
                 format,
                 SourceReader.ConversionOf(bytes))
             { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
-        if (FileFormats.OfHead(head) is SoundFormat sound) return new TrayContent(PlaceContent.Sound, Sound: sound);
+        if (FileFormats.OfHead(head) is SoundFormat sound)
+            return new TrayContent(PlaceContent.Sound, Sound: sound)
+            {
+                Shaped = new Lazy<SoundShape?>(() => file.Length > LongestHeard ? null : SoundRank.ShapeOf(file.ReadAll())),
+            };
         if (FileFormats.OfHead(head) is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());

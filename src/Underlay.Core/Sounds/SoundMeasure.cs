@@ -5,7 +5,18 @@ namespace Underlay.Core.Sounds;
 /// <param name="Loudness">Integrated loudness. LUFS; null where all of it is too soft to count.</param>
 /// <param name="LeadFrames">Frames of silence in front.</param>
 /// <param name="TailFrames">Frames of silence behind.</param>
-public sealed record SoundMeasure(double TruePeak, double? Loudness, int LeadFrames, int TailFrames)
+/// <param name="NoiseFloor">
+/// The level that its softest tenth lies below: its pauses. dB under full scale; negative infinity for digital silence, null for what is
+/// too short to have pauses.
+/// </param>
+/// <param name="ClippedRuns">In how many places the tops of its waves are cut off.</param>
+public sealed record SoundMeasure(
+    double TruePeak,
+    double? Loudness,
+    int LeadFrames,
+    int TailFrames,
+    double? NoiseFloor,
+    int ClippedRuns)
 {
     /// <summary>Softer is silence: about -50 dB.</summary>
     public const float Silence = 0.003f;
@@ -14,7 +25,13 @@ public sealed record SoundMeasure(double TruePeak, double? Loudness, int LeadFra
     public static SoundMeasure Of(Sound sound)
     {
         var (lead, tail) = SilenceOf(sound);
-        return new SoundMeasure(Decibels.Of(Sounds.TruePeak.Of(sound)), Sounds.Loudness.Of(sound), lead, tail);
+        return new SoundMeasure(
+            Decibels.Of(Sounds.TruePeak.Of(sound)),
+            Sounds.Loudness.Of(sound),
+            lead,
+            tail,
+            Sounds.NoiseFloor.Of(sound),
+            Clipping.RunsIn(sound));
     }
 
     /// <summary>Frames of silence in front and behind; those of a sound that is silent are all in front.</summary>

@@ -2,6 +2,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Png;
+using Underlay.Core.Hosts;
+using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
@@ -87,9 +89,18 @@ internal static class FileEndpoints
         var now = PackSnapshot.HashOf(file);
         response.Headers.ETag = $"\"{now}\"";
         if (copy == true)
-            return TypedResults.File(file.ReadAll(), "application/octet-stream", CopyNames.Of(snapshot.Profile, snapshot.Edition, at));
+            return TypedResults.File(
+                CopyOf(snapshot, at, file),
+                "application/octet-stream",
+                CopyNames.Of(snapshot.Profile, snapshot.Edition, at));
         return Serve(file.ReadAll(), path, hash == now, response);
     }
+
+    /// <summary>A file as an editor takes it: a sound that goes round tells where.</summary>
+    private static byte[] CopyOf(PackSnapshot snapshot, PackPath path, TreeFile file) =>
+        snapshot.Overlay is { } overlay && overlay.OfPack(path) is { Place.Content: PlaceContent.Sound } sound
+            ? OwnLoop.Told(overlay, sound, file.ReadAll())
+            : file.ReadAll();
 
     private static async Task<FileWritten> WriteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
     {

@@ -202,6 +202,8 @@ internal static class SoundEndpoints
             sound?.Frames ?? header?.Frames ?? 0,
             measure is { TruePeak: var peak } && double.IsFinite(peak) ? Math.Round(peak, 1) : null,
             measure?.Loudness is { } loudness ? Math.Round(loudness, 1) : null,
+            measure?.NoiseFloor is { } floor && double.IsFinite(floor) ? Math.Round(floor) : null,
+            measure?.ClippedRuns ?? 0,
             sound is null ? SoundOutline.None : SoundOutline.Of(sound, Spans),
             sound is null ? [] : [.. Loudness.Over(sound).Select(l => Math.Round(l, 1))]);
     }

@@ -62,6 +62,8 @@ internal sealed record SoundSource(string Hash, long Length, int Rate, int Chann
 /// <param name="Frames">Samples a channel.</param>
 /// <param name="TruePeak">dBTP; null for silence.</param>
 /// <param name="Loudness">LUFS; null where it is too soft to count.</param>
+/// <param name="NoiseFloor">The level of its pauses, dB under full scale; null where it has none, or digital silence.</param>
+/// <param name="ClippedRuns">In how many places the tops of its waves are cut off.</param>
 /// <param name="Outline">Its outline.</param>
 /// <param name="Levels">Its momentary loudness at the end of each tenth of a second, LUFS.</param>
 internal sealed record SoundSide(
@@ -73,6 +75,8 @@ internal sealed record SoundSide(
     int Frames,
     double? TruePeak,
     double? Loudness,
+    double? NoiseFloor,
+    int ClippedRuns,
     SoundOutline Outline,
     IReadOnlyList<double> Levels);
 

@@ -56,7 +56,7 @@ public class BaseCatalogueFileTests
             SmallBase.Catalogue.Files.Select(f => f.Facts.Entry?.Text.Root.GetRawText()),
             read.Files.Select(f => f.Facts.Entry?.Text.Root.GetRawText()));
         Assert.Equivalent(SmallBase.Catalogue.Codebooks["materials"].Codes, read.Codebooks["materials"].Codes, strict: true);
-        Assert.Equal(["bowl", "jug"], read.Codebooks["shapes"].Codes.Select(c => c.Value));
+        Assert.Equal(["bowl", "jug", "slab"], read.Codebooks["shapes"].Codes.Select(c => c.Value));
     }
 
     [Fact]

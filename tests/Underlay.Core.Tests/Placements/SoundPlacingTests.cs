@@ -1,5 +1,7 @@
 using Underlay.Core.Formats;
+using Underlay.Core.Formats.Wav;
 using Underlay.Core.Placements;
+using Underlay.Core.Sounds;
 
 namespace Underlay.Core.Tests.Placements;
 
@@ -75,4 +77,44 @@ public class SoundPlacingTests
             PackPath.Parse("audio/bells/low_1.wav"));
         Assert.Equal($"{SoundReader.CannotDecode}.", placed.Problem);
     }
+
+    /// <summary>Recorded again: softer, a little longer, with noise and silence around it, and at another rate.</summary>
+    [Theory]
+    [InlineData("audio/bells/high_2.wav")]
+    [InlineData("audio/kiln/door.wav")]
+    [InlineData("audio/tools/cup_tap.wav")]
+    public void A_sound_of_the_base_that_was_recorded_again_under_no_name_finds_its_place(string path)
+    {
+        var candidate = Advise("REC_0042.wav", RecordedAgain(path)).Candidates[0];
+        Assert.Equal((path, "it sounds like the base’s"), (candidate.Target.Value, candidate.Reason));
+        Assert.True(candidate.Confidence < 0.8, "What is only like the base’s is for the author to say.");
+    }
+
+    [Fact]
+    public void Sounds_that_are_alike_are_offered_before_any_new_name()
+    {
+        var candidates = Advise("REC_0042.wav", RecordedAgain("audio/bells/low_1.wav")).Candidates;
+        Assert.Equal(["audio/bells/low_1.wav", "audio/bells/low_2.wav"], candidates.Take(2).Select(c => c.Target.Value));
+    }
+
+    private static byte[] RecordedAgain(string path)
+    {
+        var sound = SoundReader.Read(DemoBase.Kilnmoor.Read(PackPath.Parse(path))!)!.ToMono();
+        var slower = SoundResampler.To(sound with { Rate = sound.Rate * 100 / 97 }, 44_100);
+        var random = new Random(3);
+        float[] room = [.. Enumerable.Range(0, 6000).Select(_ => Hiss(random))];
+        float[] again = [.. room, .. slower.Channels[0].Select(s => (0.6f * s) + Hiss(random)), .. room];
+        return WavWriter.Write(new Sound(44_100, [again]));
+    }
+
+    [Fact]
+    public void A_sound_that_is_like_none_of_the_base_finds_no_place_by_its_sound()
+    {
+        float[] chirp = [.. Enumerable.Range(0, 48_000).Select(i => (float)(0.3 * Math.Sin(1e-6 * i * i * i / 2000)))];
+        Assert.DoesNotContain(
+            Advise("REC_0043.wav", WavWriter.Write(new Sound(48_000, [chirp]))).Candidates,
+            c => c.Reason.Contains("sounds like", StringComparison.Ordinal));
+    }
+
+    private static float Hiss(Random random) => (float)(0.0015 * ((2 * random.NextDouble()) - 1));
 }

@@ -82,4 +82,43 @@ public class WavLoopTests
             if (WavLoop.Of(file.AsSpan(0, Math.Min(file.Length, length))) is { } loop)
                 Assert.InRange(loop.To, loop.From + 1, 8000 * 2);
         });
+
+    /// <summary>A loop that is put into a file is the one that is read from it, and the samples stay as they are.</summary>
+    [Fact]
+    public void A_loop_that_is_put_in_is_the_only_one_and_touches_nothing_else() =>
+        Gen.Select(Gen.Int[0, 7998], Gen.Int[1, 8000], Gen.Bool, Gen.Bool, Gen.Int[0, 9]).Sample((a, b, isBehind, had, odd) =>
+        {
+            var (from, to) = (Math.Min(a, b), Math.Max(a, b) == Math.Min(a, b) ? Math.Min(a, b) + 1 : Math.Max(a, b));
+            var note = new byte[8 + odd];
+            "LIST"u8.CopyTo(note);
+            note[4] = (byte)odd;
+            byte[] extra = [.. note, .. new byte[odd % 2]];
+            var file = File([.. extra, .. had ? Chunk((0, 1, 2)) : []], isBehind);
+            var told = WavLoop.Put(file, from, to);
+            Assert.Equal((from, to), WavLoop.Of(told));
+            Assert.Equal(WavReader.Read(file)!.Channels[0], WavReader.Read(told)!.Channels[0]);
+            Assert.Equal(told, WavLoop.Put(told, from, to));
+            Assert.Equal(1, told.AsSpan().Count("smpl"u8));
+        });
+
+    [Fact]
+    public void What_is_no_WAV_file_or_is_cut_stays_as_it_is()
+    {
+        var cut = TestSound.Wav()[..500];
+        Assert.Equal(cut, WavLoop.Put(cut, 0, 10));
+        Assert.Equal("OggS"u8.ToArray(), WavLoop.Put("OggS"u8.ToArray(), 0, 10));
+    }
+
+    /// <summary>A copy for the author's editor tells of the loop in the table.</summary>
+    [Fact]
+    public void A_copy_of_a_sound_that_goes_round_tells_where()
+    {
+        var pack = APack.Of()
+            .With("audio/ambience/quay.wav", TestSound.Wav(channels: 2, level: 0.29))
+            .With("audio/ambience.csv", "name,loop_from,loop_to,gain_db\nquay,200,4000,-3\n");
+        var overlay = pack.Check().Overlay!;
+        var path = PackPath.Parse("audio/ambience/quay.wav");
+        var told = OwnLoop.Told(overlay, overlay.OfPack(path)!, pack.Tree.Find(path)!.ReadAll());
+        Assert.Equal((200, 4000), WavLoop.Of(told));
+    }
 }

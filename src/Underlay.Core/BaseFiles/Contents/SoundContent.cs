@@ -8,7 +8,7 @@ namespace Underlay.Core.BaseFiles.Contents;
 internal sealed class SoundContent : ContentReader
 {
     /// <summary>Raised whenever sounds are measured in another way, or what is found is written in another.</summary>
-    private const int Layout = 3;
+    private const int Layout = 4;
 
     /// <inheritdoc/>
     public override bool KeepsBytes => false;
@@ -39,6 +39,8 @@ internal sealed class SoundContent : ContentReader
         writer.Write(measure.Loudness ?? double.NaN);
         writer.Write(measure.LeadFrames);
         writer.Write(measure.TailFrames);
+        writer.Write(measure.NoiseFloor ?? double.NaN);
+        writer.Write(measure.ClippedRuns);
     }
 
     /// <inheritdoc/>
@@ -47,10 +49,13 @@ internal sealed class SoundContent : ContentReader
         if (reader.ReadString() is { Length: > 0 } problem) return new SoundFacts(problem, null, null);
         var header = new SoundHeader(reader.ReadInt32(), reader.ReadInt32(), reader.ReadInt32());
         if (!reader.ReadBoolean()) return new SoundFacts(null, header, null);
-        var (peak, loudness) = (reader.ReadDouble(), reader.ReadDouble());
-        return new SoundFacts(
-            null,
-            header,
-            new SoundMeasure(peak, double.IsNaN(loudness) ? null : loudness, reader.ReadInt32(), reader.ReadInt32()));
+        return new SoundFacts(null, header, ReadMeasure(reader));
+    }
+
+    private static SoundMeasure ReadMeasure(BinaryReader reader)
+    {
+        double? NumberIfAny() => reader.ReadDouble() is var number && double.IsNaN(number) ? null : number;
+        var (peak, loudness) = (reader.ReadDouble(), NumberIfAny());
+        return new SoundMeasure(peak, loudness, reader.ReadInt32(), reader.ReadInt32(), NumberIfAny(), reader.ReadInt32());
     }
 }

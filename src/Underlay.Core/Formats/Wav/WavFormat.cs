@@ -34,6 +34,9 @@ public sealed class WavFormat : PackSoundFormat
     public override (int From, int To)? FindLoop(ReadOnlySpan<byte> file) => WavLoop.Of(file);
 
     /// <inheritdoc/>
+    public override byte[] WithLoop(byte[] file, int from, int to) => WavLoop.Put(file, from, to);
+
+    /// <inheritdoc/>
     public override SoundFacts Inspect(ReadOnlySpan<byte> file) => WavReader.Inspect(file);
 
     /// <inheritdoc/>
