@@ -27,7 +27,7 @@ public sealed record SoundFit(PackSoundFormat Format, int Rate, bool IsMono, boo
     public static SoundFit? For(Place place, Bindings bindings, Edition edition, Sound sound)
     {
         if (place.Format is not PackSoundFormat format) return null;
-        var rules = place.RulesIn(edition).SelectMany(r => Chosen(r, bindings, edition)).ToList();
+        var rules = RulesFor(place, bindings, edition);
         var rates = rules.OfType<RatesRule>().FirstOrDefault();
         var rate = format.OnlyRate
             ?? (rates is null || rates.Allowed.Contains(sound.Rate) ? sound.Rate : rates.Nearest(sound.Rate));
@@ -37,6 +37,10 @@ public sealed record SoundFit(PackSoundFormat Format, int Rate, bool IsMono, boo
 
     /// <summary>The sound as a file of the place.</summary>
     public byte[] Save(Sound sound) => Format.Encode(SoundResampler.To(IsMono ? sound.ToMono() : sound, Rate));
+
+    /// <summary>The rules of a place for a sound, with those that are chosen by what its path has.</summary>
+    internal static List<Rule> RulesFor(Place place, Bindings bindings, Edition edition) =>
+        [.. place.RulesIn(edition).SelectMany(r => Chosen(r, bindings, edition))];
 
     /// <summary>Rules chosen by what the path has; those chosen by another file's field say nothing of sounds.</summary>
     private static IEnumerable<Rule> Chosen(Rule rule, Bindings bindings, Edition edition) => rule switch

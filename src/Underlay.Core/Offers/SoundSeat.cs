@@ -11,7 +11,8 @@ namespace Underlay.Core.Offers;
 /// <param name="Path">Its path.</param>
 /// <param name="Fit">How a sound is saved there.</param>
 /// <param name="Loop">The loop in the table beside it; null where it has none.</param>
-public sealed record SoundSeat(PackPath Path, Func<Sound, SoundFit> Fit, SoundSeat.LoopRow? Loop)
+/// <param name="Loudness">How loud every sound there should be, LUFS; null where that goes by those beside it, or does not matter.</param>
+public sealed record SoundSeat(PackPath Path, Func<Sound, SoundFit> Fit, SoundSeat.LoopRow? Loop, double? Loudness)
 {
     /// <summary>A row of a table with a loop.</summary>
     /// <param name="Table">The table's path.</param>
@@ -64,6 +65,10 @@ public sealed record SoundSeat(PackPath Path, Func<Sound, SoundFit> Fit, SoundSe
     /// <summary>The seat at a path, whatever the tables say; null where no sound is played there.</summary>
     public static SoundSeat? Of(HostProfile profile, Edition edition, PackPath path) =>
         profile.Locate(path, edition) is { Place: { Format: Formats.PackSoundFormat } place, Bindings: var bindings }
-            ? new SoundSeat(path, s => SoundFit.For(place, bindings, edition, s)!, null)
+            ? new SoundSeat(
+                path,
+                s => SoundFit.For(place, bindings, edition, s)!,
+                null,
+                place.RulesOf<HeardRule>(edition).FirstOrDefault()?.Loudness)
             : null;
 }

@@ -49,9 +49,15 @@ public static class SoundShaping
         : steps.Count == 0 ? new ShapingResult([], null)
         : Add(tree, seat, steps);
 
-    /// <summary>Runs the steps of a sound again on a new source; without steps, the source as its place plays it.</summary>
+    /// <summary>
+    /// Runs the steps of a sound again on a new source. Without steps, the source as its place plays it: one that has to be saved anew
+    /// is brought to the loudness that the place asks for along with that.
+    /// </summary>
     public static ShapingResult Renew(FileTree tree, SoundSeat seat, byte[] source) =>
-        Shape(tree, seat, source, StepsFile.Read(tree, seat.Path)?.Steps ?? []);
+        Shape(tree, seat, source, StepsFile.Read(tree, seat.Path)?.Steps ?? FirstSteps(seat, source));
+
+    private static IReadOnlyList<Step> FirstSteps(SoundSeat seat, byte[] source) =>
+        seat.Loudness is { } loudness && !IsPlayed(seat, source) ? [new ToLoudness(loudness)] : [];
 
     private static ShapingResult Shape(FileTree tree, SoundSeat seat, byte[] source, IReadOnlyList<Step> steps)
     {

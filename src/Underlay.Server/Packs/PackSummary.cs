@@ -1,4 +1,5 @@
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
@@ -37,6 +38,7 @@ internal sealed record SectionColumn(
     FindingCounts Findings);
 
 /// <summary>What every page shows of a pack.</summary>
+/// <param name="PlaysSounds">The host plays sounds of packs.</param>
 internal sealed record PackSummary(
     string Host,
     string HostTitle,
@@ -51,10 +53,11 @@ internal sealed record PackSummary(
     int Files,
     int InTray,
     int ToFit,
-    int Definitions)
+    int Definitions,
+    bool PlaysSounds)
 {
     /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
-    public const int Shape = 3;
+    public const int Shape = 4;
 
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
@@ -86,7 +89,8 @@ internal sealed record PackSummary(
             snapshot.Tree.Files.Count(f => !ReservedFolder.Holds(f.Path)),
             snapshot.Tray.Count(),
             report.Findings.Where(f => f.Waiver is null && SizeCodes.Contains(f.Code.Value)).Select(f => f.Path).Distinct().Count(),
-            placements.Count(p => p.Place.HoldsText) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1));
+            placements.Count(p => p.Place.HoldsText) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1),
+            profile.Places.Any(p => p.Content == PlaceContent.Sound && p.Editions.Holds(report.Edition)));
     }
 
     /// <summary>

@@ -21,6 +21,9 @@ internal static class SoundEndpoints
     // As many as a wide screen has pixels for.
     private const int Spans = 1200;
 
+    // Longer, every form would have to be waited for. Seconds.
+    private const double LongestTried = 120;
+
     // How far the end of a loop may move from where it was drawn. Seconds.
     private const double SeamReach = 0.03;
 
@@ -28,6 +31,7 @@ internal static class SoundEndpoints
     {
         var sound = app.MapGroup("/api/packs/{id:guid}/sound");
         sound.MapGet("", ViewAsync).WithName("viewSound");
+        sound.MapGet("/forms", ListFormsAsync).WithName("listSoundForms");
         sound.MapGet("/outline", ViewOutlineAsync).WithName("viewOutline");
         sound.MapGet("/source", ReadSourceAsync).WithName("readSoundSource");
         sound.MapPut("/steps", SetStepsAsync).WithName("setSoundSteps");
@@ -94,6 +98,20 @@ internal static class SoundEndpoints
         if (SoundReader.Read(bytes) is not { } sound || from < 0 || from >= to || to > sound.Frames)
             throw ProblemException.Unsound("A part begins before it ends, and lies in the sound.");
         return SoundOutline.Of(sound.Cut(from, to), Spans);
+    }
+
+    /// <summary>In what forms a sound of the pack could be saved; none for one that is too long to be tried.</summary>
+    private static async Task<IReadOnlyList<SoundFormView>> ListFormsAsync(
+        Guid id,
+        string path,
+        PackDesk desk,
+        CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var overlay = snapshot.NeedOverlay();
+        if (overlay.OfPack(FileEndpoints.Parse(path)) is not { } yours) throw ProblemException.NoFile(path);
+        if (SoundReader.Read(snapshot.Tree.Find(yours.Path)!.ReadAll()) is not { Seconds: <= LongestTried } sound) return [];
+        return [.. SoundForms.Of(overlay, yours, sound).Select(SoundFormView.Of)];
     }
 
     private static List<StepOfferView> OffersFor(Overlay overlay, Placement yours, Sound sound, SoundRow? row)

@@ -1,4 +1,6 @@
+using System.Text.Json.Nodes;
 using Underlay.Core.Checks;
+using Underlay.Core.Offers;
 using Underlay.Server.Findings;
 using Underlay.Server.Pictures;
 
@@ -79,6 +81,18 @@ internal sealed record SoundSide(
     int ClippedRuns,
     SoundOutline Outline,
     IReadOnlyList<double> Levels);
+
+/// <summary>A form in which the host plays a sound.</summary>
+/// <param name="Says">The form in words.</param>
+/// <param name="Bytes">How long the file then is.</param>
+/// <param name="Loses">What is lost, as it is heard; empty for nothing.</param>
+/// <param name="Steps">The steps that lead there; none where it is so now, or where another ending is needed.</param>
+/// <param name="IsNow">Whether it is the form that the sound has.</param>
+internal sealed record SoundFormView(string Says, long Bytes, string Loses, IReadOnlyList<JsonObject> Steps, bool IsNow)
+{
+    public static SoundFormView Of(SoundForm form) =>
+        new(form.Says, form.Bytes, form.Loses, [.. form.Steps.Select(s => s.ToJson())], form.IsNow);
+}
 
 /// <summary>Frames that are gone round in.</summary>
 /// <param name="From">The first.</param>

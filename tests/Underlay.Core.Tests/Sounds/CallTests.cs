@@ -1,6 +1,7 @@
 using Underlay.Core.Findings;
 using Underlay.Core.Formats.Ogg;
 using Underlay.Core.Formats.Wav;
+using Underlay.Core.Placements;
 
 namespace Underlay.Core.Tests.Sounds;
 
@@ -90,4 +91,32 @@ public class CallTests
         Assert.Equal(
             (48_000, 2, 120_000),
             OpusReader.Inspect(TestOpus.Of(2.5, 2)).Header is { } h ? (h.Rate, h.Channels, h.Frames) : default);
+
+    /// <summary>A recording that has to be saved anew gets the loudness that is asked of all calls with it; the recording is kept.</summary>
+    [Theory]
+    [InlineData("calls/asbra/1.opus", -14)]
+    [InlineData("calls/asbra/1.wav", 6)]
+    public void A_recording_that_is_placed_is_as_loud_as_is_asked(string path, double gain)
+    {
+        var recording = WavWriter.Write(Core.Sounds.SoundResampler.To(Loud(3).Gain(gain), 44_100));
+        var from = PackPath.Parse(".underlay/tray/asbra.wav");
+        var guide = AGuide.Of().With(from.Value, recording);
+        var placed = Placing.Place(Repository.Wrenfield, Repository.Wrenfield.Newest, guide.Tree, from, PackPath.Parse(path));
+        Assert.Null(placed.Problem);
+        var after = new AGuide(guide.Tree.With(placed.Edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+        Assert.Empty(after.Check().Findings);
+        Assert.Equal(recording, after.Tree.Find(PackPath.Parse($".underlay/sources/{path}"))!.ReadAll());
+    }
+
+    /// <summary>One that the viewer plays as it is goes in as it is, and what is wrong with it is told.</summary>
+    [Fact]
+    public void One_that_is_played_as_it_is_stays_as_it_is()
+    {
+        var soft = WavWriter.Write(Loud(3).Gain(-14));
+        var from = PackPath.Parse(".underlay/tray/asbra.wav");
+        var tree = AGuide.Of().With(from.Value, soft).Tree;
+        var to = PackPath.Parse("calls/asbra/1.wav");
+        var placed = Placing.Place(Repository.Wrenfield, Repository.Wrenfield.Newest, tree, from, to);
+        Assert.Equal(soft, tree.With(placed.Edits).Find(to)!.ReadAll());
+    }
 }

@@ -10,7 +10,8 @@ export interface Drop {
     progress: Ref<number | null>
     /** What the last drop could not take, and why. */
     refused: Ref<readonly Refused[]>
-    take: (files: readonly Incoming[]) => Promise<void>
+    /** Whether all of them were sent; those that were refused are told of. */
+    take: (files: readonly Incoming[]) => Promise<boolean>
     /** A stop may take a drop itself: it returns true when it did. */
     taker: Ref<((files: Incoming[]) => boolean) | null>
 }
@@ -24,7 +25,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
     const progress = ref<number | null>(null)
     const refused = ref<readonly Refused[]>([])
 
-    async function take(files: readonly Incoming[]) {
+    async function take(files: readonly Incoming[]): Promise<boolean> {
         const pack = toValue(id)
         const total = files.reduce((sum, item) => sum + item.file.size, 1)
         let sentBefore = 0
@@ -42,8 +43,10 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
             }
             const left = refused.value.length > 0 ? `; ${count(refused.value.length, 'was', 'were')} refused` : ''
             say(`${count(taken, 'file')} came into the tray${left}.`)
+            return refused.value.length === 0
         } catch (problem) {
             warn(problem instanceof Problem ? problem.message : 'The files cannot be read; were they moved meanwhile?')
+            return false
         } finally {
             progress.value = null
             await queries.invalidateQueries({ queryKey: ['pack', pack] })

@@ -99,6 +99,7 @@ const says = (take: Take) =>
                     </span>
                 </li>
             </ol>
+            <slot />
             <div class="flex items-start gap-4">
                 <p class="text-faint text-small grow">
                     The take that you use is kept in the pack as the recording; the others are gone when you leave this

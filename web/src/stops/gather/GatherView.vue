@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, inject, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data } from '@/api/client'
-import { dropKey } from '@/frame/useTrayDrop'
-import { readChosen } from '@/shared/composables/useDrop'
 import { useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { useSelection } from '@/shared/composables/useSelection'
@@ -14,6 +12,7 @@ import LedgerList from '@/shared/parts/LedgerList.vue'
 import SelectionBar from '@/shared/parts/SelectionBar.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { count } from '@/shared/words'
+import AddFiles from './AddFiles.vue'
 import GatherRow from './GatherRow.vue'
 import TrayDrawer from './TrayDrawer.vue'
 import { useHearRow } from './useHearRow'
@@ -23,7 +22,6 @@ const props = defineProps<{ id: string }>()
 const { data: pack } = usePack(() => props.id)
 const { data: ledger, error, isPending, refetch } = useLedger(() => props.id)
 const { data: findings } = useFindings(() => props.id)
-const drop = inject(dropKey)!
 const router = useRouter()
 const open = useRowOpening(() => props.id)
 const place = useQueryValue('place')
@@ -33,8 +31,6 @@ const typed = refDebounced(text, 150)
 const words = computed(() => typed.value.toLowerCase().split(/\s+/).filter(Boolean))
 const summary = computed(() => pack.value?.summary)
 const swapped = ref<string | null>(null)
-const files = ref<HTMLInputElement>()
-const folder = ref<HTMLInputElement>()
 
 // Words also find base files by what is in them: materials, ids, sizes.
 const { data: hits } = useQuery({
@@ -129,27 +125,7 @@ function clear() {
                     <option value="found">With findings</option>
                 </select>
             </label>
-            <button type="button" class="press" @click="files?.click()">Add files …</button>
-            <button type="button" class="press" @click="folder?.click()">Add a folder …</button>
-            <input
-                ref="files"
-                type="file"
-                multiple
-                class="hidden"
-                aria-label="Files to add"
-                data-test="add-files"
-                @change="drop.take(readChosen($event.target as HTMLInputElement))"
-            />
-            <input
-                ref="folder"
-                type="file"
-                webkitdirectory
-                multiple
-                class="hidden"
-                aria-label="Folder to add"
-                data-test="add-folder"
-                @change="drop.take(readChosen($event.target as HTMLInputElement))"
-            />
+            <AddFiles :plays-sounds="summary?.playsSounds ?? false" />
             <span class="text-faint text-small ml-auto" data-test="coverage"
                 >{{ covered }} of {{ inBase }} overridden{{
                     copies > 0 ? `, ${count(copies, 'copy', 'copies')}` : ''

@@ -5,6 +5,7 @@ import { baseUrl, fileUrl, type PackSummary, type SoundView } from '@/api/client
 import { useKeys } from '@/shared/composables/useKeys'
 import MarkedPart from './MarkedPart.vue'
 import RulesAside from './RulesAside.vue'
+import SoundForms from './SoundForms.vue'
 import SoundSteps from './SoundSteps.vue'
 import SpanBar from './SpanBar.vue'
 import { useListening, type Piece } from '@/shared/composables/useListening'
@@ -145,6 +146,7 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () =
                 @zoom="zoom"
             />
             <SoundSteps :sound="sound" :steps="steps" class="shrink-0" />
+            <SoundForms :pack="pack" :sound="sound" :steps="steps" class="shrink-0" />
         </div>
         <RulesAside :pack="pack" :picture="sound" />
     </div>

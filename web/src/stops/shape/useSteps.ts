@@ -32,6 +32,7 @@ export function useSteps(
 
     return {
         list,
+        set,
         isBusy: computed(() => change.isBusy.value || source.isBusy.value),
         add: (step: Step, title: string) => set([...list.value, step], `${title}: done. The source is kept.`),
         change: (index: number, step: Step) => set(list.value.with(index, step), 'The step is changed.'),
