@@ -40,11 +40,12 @@ test('a glaze is written of three examples, and what only holds a place is known
     await rows.getByRole('button', { name: 'Move number 3 up' }).click()
     await expect(rows.locator('ol > li').nth(1).getByRole('combobox', { name: 'Type' })).toHaveValue(/Matte/)
     const handle = rows.getByTestId('drag').nth(1)
-    await handle.scrollIntoViewIfNeeded()
-    const box = (await handle.boundingBox())!
+    const above = rows.locator('ol > li').first().getByRole('textbox', { name: 'Soak' })
+    await above.evaluate((field) => field.scrollIntoView({ block: 'center' }))
+    const [box, over] = [(await handle.boundingBox())!, (await above.boundingBox())!]
     await page.mouse.move(box.x + 8, box.y + 8)
     await page.mouse.down()
-    await page.mouse.move(box.x + 8, box.y - 80, { steps: 8 })
+    await page.mouse.move(over.x + 8, over.y + 8, { steps: 8 })
     await page.mouse.up()
     await expect(rows.locator('ol > li').first().getByRole('combobox', { name: 'Type' })).toHaveValue(/Matte/)
     await saved(page)

@@ -14,6 +14,9 @@ public abstract class PackSoundFormat : SoundFormat
     /// <summary>The only rate at which it is played, Hz; null where there are several.</summary>
     public virtual int? OnlyRate => null;
 
+    /// <summary>Whether a sound comes back from it as it was, but for the rounding of its samples.</summary>
+    public virtual bool IsExact => true;
+
     /// <summary>Judges a file as hosts do, and measures it.</summary>
     public abstract SoundFacts Inspect(ReadOnlySpan<byte> file);
 

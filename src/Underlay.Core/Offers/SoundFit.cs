@@ -13,6 +13,10 @@ namespace Underlay.Core.Offers;
 /// <param name="IsOtherRate">Whether that is another rate than it has and the author would want to know.</param>
 public sealed record SoundFit(PackSoundFormat Format, int Rate, bool IsMono, bool IsOtherRate)
 {
+    // Coding is not the same at every loudness, so that it is looked at again. dB.
+    private const int MostTries = 3;
+    private const double Spare = 0.05;
+
     /// <summary>As what it is saved, in words: "16-bit WAV, 48000 Hz, mono".</summary>
     public string Says =>
         Format.SavedAs
@@ -35,8 +39,23 @@ public sealed record SoundFit(PackSoundFormat Format, int Rate, bool IsMono, boo
         return new SoundFit(format, rate, isMono, format.OnlyRate is null && rate != sound.Rate);
     }
 
-    /// <summary>The sound as a file of the place.</summary>
-    public byte[] Save(Sound sound) => Format.Encode(SoundResampler.To(IsMono ? sound.ToMono() : sound, Rate));
+    /// <summary>The sound as a file of the place; what coding would add to its peaks is taken off, so that they stay below what they were.</summary>
+    public byte[] Save(Sound sound)
+    {
+        var played = SoundResampler.To(IsMono ? sound.ToMono() : sound, Rate);
+        var file = Format.Encode(played);
+        if (Format.IsExact) return file;
+        var (most, softer) = (Decibels.Of(TruePeak.Of(played)), 0.0);
+        for (var tries = 0; tries < MostTries && Format.Decode(file) is { } heard; tries++)
+        {
+            var over = Decibels.Of(TruePeak.Of(heard)) - most;
+            if (!(over > 0)) break;
+            softer += over + Spare;
+            file = Format.Encode(played.Gain(-softer));
+        }
+
+        return file;
+    }
 
     /// <summary>The rules of a place for a sound, with those that are chosen by what its path has.</summary>
     internal static List<Rule> RulesFor(Place place, Bindings bindings, Edition edition) =>

@@ -50,6 +50,7 @@ public sealed class Placer
     private readonly Overlay overlay;
     private readonly KnownTargets known;
     private readonly NewTargets newTargets;
+    private readonly CodedSounds codedSounds;
 
     /// <summary>A placer for a pack, which knows the base's names and the pack's own.</summary>
     public Placer(Overlay overlay)
@@ -57,6 +58,7 @@ public sealed class Placer
         this.overlay = overlay;
         known = new KnownTargets(overlay);
         newTargets = new NewTargets(overlay);
+        codedSounds = new CodedSounds(overlay);
     }
 
     /// <summary>Where a file may belong.</summary>
@@ -88,6 +90,7 @@ public sealed class Placer
                 foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
+            if (kind == PlaceContent.Sound) foreach (var candidate in codedSounds.For(spoken, content)) Add(candidate);
             if (found.Count == 0)
                 foreach (var candidate in BySize(content).Concat(ByLook(content)).Concat(BySound(content))) Add(candidate);
             foreach (var candidate in newTargets.For(spoken, content)) if (!found.ContainsKey(candidate.Target)) Add(candidate);

@@ -119,4 +119,25 @@ public class CallTests
         var placed = Placing.Place(Repository.Wrenfield, Repository.Wrenfield.Newest, tree, from, to);
         Assert.Equal(soft, tree.With(placed.Edits).Find(to)!.ReadAll());
     }
+
+    /// <summary>Coding moves peaks; a call that is brought to a peak stays below it as Opus too.</summary>
+    [Fact]
+    public void Coding_takes_no_peak_above_what_it_was()
+    {
+        var random = new Random(5);
+        for (var i = 0; i < 6; i++)
+        {
+            // Clicks and noise, as in a call in the wind: what coding rounds off and overshoots.
+            var wind = 0.1 * (i + 1);
+            float[] samples =
+            [
+                .. Enumerable.Range(0, 3 * 48_000).Select(at => (float)((random.NextDouble() - 0.5) * (at % 9000 < 40 ? 1.8 : wind))),
+            ];
+            var sound = new Core.Steps.ToPeak(-1.1).Run(new Core.Sounds.Sound(48_000, [samples]));
+            var place = Repository.Wrenfield.Places.Single(p => p.Key == "calls-opus");
+            var bindings = Core.Hosts.Bindings.Of([("code", "asbra"), ("n", "1")]);
+            var file = Core.Offers.SoundFit.For(place, bindings, Repository.Wrenfield.Newest, sound)!.Save(sound);
+            Assert.InRange(Core.Sounds.SoundMeasure.Of(Core.Formats.SoundReader.Read(file)!).TruePeak, -3, -1.09);
+        }
+    }
 }

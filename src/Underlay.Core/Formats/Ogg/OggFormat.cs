@@ -32,6 +32,9 @@ public sealed class OggFormat : PackSoundFormat
     public override int? OnlyRate => OpusReader.Rate;
 
     /// <inheritdoc/>
+    public override bool IsExact => false;
+
+    /// <inheritdoc/>
     public override Sound? Decode(ReadOnlySpan<byte> file)
     {
         if (OpusReader.IsOpus(file)) return OpusReader.Read(file);
