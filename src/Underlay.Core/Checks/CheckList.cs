@@ -68,6 +68,7 @@ public static class CheckList
         new RowWithoutSound(),
         new HeardSound(),
         new ClippedSound(),
+        new GainClips(),
         new LoopClicks(),
         new MissingText(),
         new TextWithoutOwner(),

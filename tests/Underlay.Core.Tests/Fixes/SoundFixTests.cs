@@ -1,4 +1,5 @@
 using System.Text;
+using Underlay.Core.Fixes;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Wav;
 using Underlay.Core.Mending;
@@ -77,5 +78,18 @@ public class SoundFixTests
             "saltbrook_two,,,",
             Encoding.UTF8.GetString(tree.Find(PackPath.Parse("audio/bells.csv"))!.ReadAll()),
             StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_gain_that_cuts_peaks_off_becomes_the_highest_that_cuts_none()
+    {
+        var pack = APack.Of().With("audio/bells.csv", "name,loop_from,loop_to,gain_db\none,,,12.5\n");
+        var finding = pack.Findings().Single(f => f.Code.Value == "sound/gain-clips");
+        var fix = Assert.IsType<SetTableValue>(finding.Fix);
+        // A peak of 0.31 is at -10.2 dB.
+        Assert.Equal("10.0", fix.Value);
+        var report = pack.Check();
+        var mended = pack.Tree.With(fix.Edit(pack.Tree, new FixContext("pack", Repository.Kilnmoor, report.Edition, report.Overlay)));
+        Assert.Contains("one,,,10.0", Encoding.UTF8.GetString(mended.Find(PackPath.Parse("audio/bells.csv"))!.ReadAll()));
     }
 }

@@ -2,7 +2,6 @@ using System.Globalization;
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 
@@ -23,20 +22,9 @@ public sealed class SoundRows : Check
     {
         foreach (var place in overlay.Profile.Places)
             foreach (var rule in place.RulesOf<SoundRowRule>(overlay.Edition))
-                foreach (var sound in Touched(overlay, place, rule))
+                foreach (var sound in SoundsWithRows.Touched(overlay, place, rule))
                     if (Describe(overlay, sound, rule) is { } finding)
                         yield return finding;
-    }
-
-    /// <summary>The pack's sounds, and those of the base of which a table of the pack has a row.</summary>
-    private static IEnumerable<Placement> Touched(Overlay overlay, Place place, SoundRowRule rule)
-    {
-        foreach (var mine in overlay.ShownIn(place).TakeWhile(p => !p.Layer.IsBase)) yield return mine;
-        foreach (var table in overlay.Pack.In(overlay.Profile.Place(rule.Table)).Where(t => overlay.FindDrop(t.Path) is null))
-            foreach (var key in table.Facts.Table!.Rows.Select(r => r.Key).Distinct())
-                if (place.Pattern!.Fill(table.Bindings.With(rule.Placeholder, key)) is { } path
-                    && overlay.Shown(path) is { Layer.IsBase: true } ofBase)
-                    yield return ofBase;
     }
 
     private Finding? Describe(Overlay overlay, Placement sound, SoundRowRule rule)

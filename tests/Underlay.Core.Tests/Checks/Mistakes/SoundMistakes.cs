@@ -56,6 +56,12 @@ internal static class SoundMistakes
             "audio/bells/one.wav",
             Severity.Warning),
         new(
+            "a gain that takes it over full scale",
+            APack.Of().With("audio/bells.csv", Row("one", ",,12.5")),
+            "sound/gain-clips",
+            "audio/bells/one.wav",
+            Severity.Warning),
+        new(
             "a loop that clicks",
             APack.Of().With("audio/ambience/quay.wav", TestSound.Wav(channels: 2)).With("audio/ambience.csv", Row("quay", "10,4018,")),
             "sound/loop-clicks",
