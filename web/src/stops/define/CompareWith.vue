@@ -110,7 +110,7 @@ const short = (number: number | null) => (number === null ? 'none' : String(Numb
                 data-test="take-chosen"
                 @click="take(picked, picked.length === 1 ? 'One value is' : `${picked.length} values are`)"
             >
-                Take the {{ picked.length }} chosen
+                {{ picked.length === 1 ? 'Take the chosen one' : `Take the ${picked.length} chosen` }}
             </button>
         </template>
     </section>

@@ -96,20 +96,20 @@ function clear() {
 <template>
     <div class="flex h-full flex-col">
         <div class="flex flex-wrap items-center gap-3 px-6 py-3">
-            <label class="w-[380px] max-w-full">
+            <label class="w-[280px] max-w-full">
                 <span class="sr-only">Find in base and pack</span>
                 <input
                     v-model="text"
                     type="search"
                     class="field"
-                    placeholder="Find in base and pack: name, path, id, size  /"
+                    placeholder="Find: name, path, id, size  /"
                     data-search
                     @keydown.esc="text = ''"
                 />
             </label>
             <label>
                 <span class="sr-only">Place</span>
-                <select v-model="place" class="field">
+                <select v-model="place" class="field max-w-[150px]">
                     <option value="">All places</option>
                     <option v-for="column in summary?.section" :key="column.place" :value="column.place">
                         {{ column.title }}
@@ -118,7 +118,11 @@ function clear() {
             </label>
             <label>
                 <span class="sr-only">State</span>
-                <select :value="shownState" class="field" @change="state = ($event.target as HTMLSelectElement).value">
+                <select
+                    :value="shownState"
+                    class="field max-w-[140px]"
+                    @change="state = ($event.target as HTMLSelectElement).value"
+                >
                     <option value="all">Base and yours</option>
                     <option value="yours">Yours</option>
                     <option value="base">Only in the base</option>

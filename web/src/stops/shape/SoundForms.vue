@@ -43,7 +43,7 @@ const take = ({ steps, says }: SoundFormView) =>
             <tbody>
                 <tr v-for="form in forms" :key="form.says" class="border-line border-t">
                     <th class="py-1 pr-5 text-left font-normal" scope="row">{{ form.says }}</th>
-                    <td class="py-1 pr-5 text-right font-mono">{{ bytes(form.bytes) }}</td>
+                    <td class="py-1 pr-5 text-right font-mono whitespace-nowrap">{{ bytes(form.bytes) }}</td>
                     <td class="py-1 pr-5">{{ form.isNow ? '' : form.loses || 'nothing' }}</td>
                     <td class="py-1">
                         <span v-if="form.isNow" class="text-faint">as it is</span>

@@ -70,8 +70,8 @@ const facts = computed(() =>
         props.side.channels === 1 ? 'mono' : props.side.channels === 2 ? 'stereo' : `${props.side.channels} channels`,
         props.side.loudness === null ? '' : `${props.side.loudness} LUFS`,
         props.side.truePeak === null ? '' : `${props.side.truePeak} dBTP`,
-        props.side.noiseFloor === null ? '' : `pauses ${props.side.noiseFloor} dB`,
-        props.side.clippedRuns === 0 ? '' : `clipped ${props.side.clippedRuns} x`,
+        props.side.noiseFloor === null ? '' : `floor ${props.side.noiseFloor} dB`,
+        props.side.clippedRuns === 0 ? '' : `clipped ${props.side.clippedRuns} times`,
     ].filter(Boolean),
 )
 const atCursor = computed(() => {
