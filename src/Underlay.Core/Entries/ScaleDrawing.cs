@@ -18,7 +18,8 @@ public sealed record ScaleDrawing(string Height, string Foot, string Shape, stri
     internal static ScaleDrawing? Read(JsonElement document, List<(string Pointer, string Expected)> problems)
     {
         if (document.ValueKind != JsonValueKind.Object || !document.TryGetProperty("x-underlay-scale", out var rule)) return null;
-        if (rule.ValueKind == JsonValueKind.Object && Fields.All(f => rule.TryGetProperty(f, out var v) && v.ValueKind == JsonValueKind.String))
+        bool IsText(string field) => rule.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.String;
+        if (rule.ValueKind == JsonValueKind.Object && Fields.All(IsText))
         {
             string Text(string field) => rule.GetProperty(field).GetString()!;
             return new ScaleDrawing(Text("height"), Text("foot"), Text("shape"), Text("place"), Text("outline"));

@@ -35,14 +35,15 @@ public static class Transplant
         return draft.Done(path);
     }
 
-    private static Placement? Readable(Overlay overlay, PackPath path) =>
-        (overlay.OfPack(path) ?? overlay.OfBase(path)) is { Facts.Entry.Text: { Problem: null, Root.ValueKind: JsonValueKind.Object } } entry
-            ? entry
-            : null;
+    private static Placement? Readable(Overlay overlay, PackPath path)
+    {
+        var entry = overlay.OfPack(path) ?? overlay.OfBase(path);
+        return entry?.Facts.Entry?.Text is { Problem: null, Root.ValueKind: JsonValueKind.Object } ? entry : null;
+    }
 
     /// <summary>Whether the entry wants a file only because of a field that it takes.</summary>
-    private static bool Starts(Overlay overlay, RequiresRule rule, Placement other, IReadOnlyCollection<string> pointers) =>
-        rule.When is { } field && pointers.Contains(field) && overlay.Wants(rule, other);
+    private static bool Starts(Overlay overlay, RequiresRule rule, Placement other, IReadOnlyCollection<string> taken) =>
+        rule.When is { } field && taken.Contains(field) && overlay.Wants(rule, other);
 
     private static void Take(PlanDraft draft, Overlay overlay, Placement entry, Placement other, string pointer)
     {

@@ -39,7 +39,9 @@ public sealed record SoundFit(PackSoundFormat Format, int Rate, bool IsMono, boo
         return new SoundFit(format, rate, isMono, format.OnlyRate is null && rate != sound.Rate);
     }
 
-    /// <summary>The sound as a file of the place; what coding would add to its peaks is taken off, so that they stay below what they were.</summary>
+    /// <summary>
+    /// The sound as a file of the place; what coding would add to its peaks is taken off, so that they stay below what they were.
+    /// </summary>
     public byte[] Save(Sound sound)
     {
         var played = SoundResampler.To(IsMono ? sound.ToMono() : sound, Rate);

@@ -83,7 +83,11 @@ public static class SoundForms
         if (channels < sound.Channels.Count && SoundLoss.Width(sound) is var width && width > Alike)
             lost.Add(width > Narrow ? "its width" : "a little of its width");
         if (SoundLoss.AboveHalfOf(rate, sound) is var above && above > Unheard)
-            lost.Add(FormattableString.Invariant($"{(above > Trace ? "its brightness" : "a trace of brightness")} above {rate / 2000} kHz"));
+        {
+            var brightness = above > Trace ? "its brightness" : "a trace of brightness";
+            lost.Add(FormattableString.Invariant($"{brightness} above {rate / 2000} kHz"));
+        }
+
         if (isCoded) lost.Add("what the coding leaves out, hardly heard");
         return string.Join(", ", lost);
     }

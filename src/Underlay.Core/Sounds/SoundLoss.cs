@@ -25,7 +25,9 @@ public static class SoundLoss
         return Ratio(lost, whole);
     }
 
-    /// <summary>How strong what tells the channels apart is, against the whole. dB; negative infinity for channels that are alike.</summary>
+    /// <summary>
+    /// How strong what tells the channels apart is, against the whole. dB; negative infinity for channels that are alike.
+    /// </summary>
     public static double Width(Sound sound)
     {
         if (sound.Channels.Count < 2) return double.NegativeInfinity;

@@ -76,7 +76,9 @@ internal sealed record ParametersView(string Field, string By, IReadOnlyDictiona
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
 /// <param name="Parameters">Objects that have numbers by their type.</param>
 /// <param name="Sketch">What of it can be drawn.</param>
-/// <param name="Later">Pointers to values that are marked to be set later and are still as they were; empty for the entry as a whole.</param>
+/// <param name="Later">
+/// Pointers to values that are marked to be set later and are still as they were; an empty one for the entry as a whole.
+/// </param>
 /// <param name="Below">The base's at the same path; null where it has none that can be read.</param>
 /// <param name="Table">What the columns of a table are, and the base's rows; null for all else.</param>
 internal sealed record EntryView(

@@ -12,7 +12,8 @@ public class LaterValuesTests
 {
     private static readonly PackPath Path = PackPath.Parse("entries/glazes/celadon.json");
 
-    private static string Row(int from, int to) => $$"""{ "from_c": {{from}}, "to_c": {{to}}, "air": "any", "gives": { "type": "drip" } }""";
+    private static string Row(int from, int to) =>
+        $$"""{ "from_c": {{from}}, "to_c": {{to}}, "air": "any", "gives": { "type": "drip" } }""";
 
     private static string Glaze(params string[] rows) =>
         $$"""{ "id": "moor.celadon", "body": "#9ec2b4", "rim": "#2f6e63", "reactions": [{{string.Join(", ", rows)}}] }""";

@@ -92,7 +92,7 @@ public class CallTests
             (48_000, 2, 120_000),
             OpusReader.Inspect(TestOpus.Of(2.5, 2)).Header is { } h ? (h.Rate, h.Channels, h.Frames) : default);
 
-    /// <summary>A recording that has to be saved anew gets the loudness that is asked of all calls with it; the recording is kept.</summary>
+    /// <summary>A recording that has to be saved anew gets the loudness that is asked of all calls along with that, and is kept.</summary>
     [Theory]
     [InlineData("calls/asbra/1.opus", -14)]
     [InlineData("calls/asbra/1.wav", 6)]

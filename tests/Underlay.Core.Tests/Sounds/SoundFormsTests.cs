@@ -43,7 +43,8 @@ public class SoundFormsTests
         var like = Forms("audio/ambience/quay.wav", Tone(300, 0.3), Tone(300, 0.3));
         Assert.Equal("", like.Single(f => f.Says == "16-bit WAV, 48000 Hz, mono").Loses);
         // Where the host wants one channel, two are no form.
-        Assert.All(Forms("audio/bells/one.wav", Tone(300, 0.3), Tone(500, 0.3)), f => Assert.EndsWith("mono", f.Says, StringComparison.Ordinal));
+        var bell = Forms("audio/bells/one.wav", Tone(300, 0.3), Tone(500, 0.3));
+        Assert.All(bell, f => Assert.EndsWith("mono", f.Says, StringComparison.Ordinal));
     }
 
     /// <summary>What a form says is what its steps make.</summary>
