@@ -27,6 +27,8 @@ public static class Transplant
         if (Readable(overlay, path) is not { } entry) return EntryPlan.Refused(path, $"{path} has to be mended first.");
         if (Readable(overlay, from) is not { } other || other.Place != entry.Place)
             return EntryPlan.Refused(path, $"{from} is no entry of the same kind that can be read.");
+        if (pointers.FirstOrDefault(p => !MayBeTaken(overlay, entry, p)) is { } refused)
+            return EntryPlan.Refused(path, $"{FieldName.Quote(refused)} is nothing that {path} can take from another.");
         var draft = new PlanDraft(overlay.Pack.Tree);
         foreach (var pointer in pointers) Take(draft, overlay, entry, other, pointer);
         foreach (var rule in entry.Place.RulesOf<RequiresRule>(overlay.Edition).Where(r => Starts(overlay, r, other, pointers)))
@@ -39,6 +41,16 @@ public static class Transplant
     {
         var entry = overlay.OfPack(path) ?? overlay.OfBase(path);
         return entry?.Facts.Entry?.Text is { Problem: null, Root.ValueKind: JsonValueKind.Object } ? entry : null;
+    }
+
+    /// <summary>What is each entry's own is not taken, nor what would stand in something that holds no fields.</summary>
+    private static bool MayBeTaken(Overlay overlay, Placement entry, string pointer)
+    {
+        if (!pointer.StartsWith('/') || pointer == entry.Place.Id) return false;
+        if (entry.Place.RulesOf<UniqueRule>(overlay.Edition).Any(r => r.Field == pointer)) return false;
+        for (var end = pointer.LastIndexOf('/'); end > 0; end = pointer.LastIndexOf('/', end - 1))
+            if (entry.Facts.Entry!.Text.Find(pointer[..end]) is { ValueKind: not JsonValueKind.Object }) return false;
+        return true;
     }
 
     /// <summary>Whether the entry wants a file only because of a field that it takes.</summary>

@@ -28,17 +28,12 @@ public static class SoundForms
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="placement">The sound.</param>
     /// <param name="sound">Its samples.</param>
-    public static IReadOnlyList<SoundForm> Of(Overlay overlay, Placement placement, Sound sound)
-    {
-        var own = placement.Place.Format;
-        return
-        [
-            .. Twins(overlay, placement)
-                .SelectMany(place => InPlace(overlay, place, placement, sound))
-                .OrderByDescending(f => f.Says.StartsWith(((PackSoundFormat)own).SavedAs, StringComparison.Ordinal))
-                .ThenByDescending(f => f.Bytes),
-        ];
-    }
+    public static IReadOnlyList<SoundForm> Of(Overlay overlay, Placement placement, Sound sound) =>
+    [
+        .. Twins(overlay, placement)
+            .OrderBy(place => place != placement.Place)
+            .SelectMany(place => InPlace(overlay, place, placement, sound).OrderByDescending(f => f.Bytes)),
+    ];
 
     /// <summary>The place of a sound and those that differ from it in the ending alone.</summary>
     private static IEnumerable<Place> Twins(Overlay overlay, Placement placement)
@@ -58,9 +53,11 @@ public static class SoundForms
         var format = (PackSoundFormat)place.Format;
         var rules = SoundFit.RulesFor(place, placement.Bindings, overlay.Edition);
         var rates = rules.OfType<RatesRule>().FirstOrDefault()?.Allowed ?? [format.OnlyRate ?? sound.Rate];
-        var most = rules.OfType<ChannelsRule>().Select(r => r.Most).DefaultIfEmpty(2).Min();
+        // More than two have to become one.
+        var mayBeTwo = sound.Channels.Count == 2 && rules.OfType<ChannelsRule>().All(r => r.Most >= 2);
+        int[] counts = mayBeTwo ? [2, 1] : [1];
         foreach (var rate in rates)
-            for (var channels = Math.Min(most, sound.Channels.Count); channels >= 1; channels--)
+            foreach (var channels in counts)
             {
                 var isOther = place != placement.Place;
                 List<SoundStep> steps = [];

@@ -68,6 +68,9 @@ public class TransplantTests
     {
         var glaze = PackPath.Parse("entries/glazes/celadon.json");
         Assert.Contains("no entry of the same kind", Take(Pack, glaze, "/id").Plan.Problem, StringComparison.Ordinal);
+        // An id, a stall number and what would stand inside of a number are none that can be taken.
+        foreach (var pointer in new[] { "/id", "/stall", "/price/whole", "price", "" })
+            Assert.Contains("can take from another", Take(Pack, Milk, pointer).Plan.Problem, StringComparison.Ordinal);
         var broken = Pack.With(Jug.Value, "{ nothing");
         Assert.Contains("has to be mended first", Take(broken, Milk, "/glaze").Plan.Problem, StringComparison.Ordinal);
     }

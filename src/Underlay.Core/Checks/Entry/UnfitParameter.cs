@@ -55,16 +55,15 @@ public sealed class UnfitParameter : RuleCheck<ParametersRule>
         if (known.FirstOrDefault(p => p.Name == field.Name) is not { } parameter)
         {
             var free = known.Select(p => p.Name).Where(n => !holder.TryGetProperty(n, out _));
-            var near = Slips.Nearest(free, field.Name);
             var says = $"{name} is no parameter of “{type}”, which has {string.Join(", ", known.Select(p => p.Name))}";
-            return (says, near is null ? null : new RenameField(placement.Path, at, near, LeavesNoChoice: false));
+            return (says, Slips.Nearest(free, field.Name) is { } meant ? new RenameField(placement.Path, at, meant, LeavesNoChoice: false) : null);
         }
 
-        if (Number(field.Value) is not { } number)
-            return ($"{name} is {FaultWords.Show(field.Value)}; wanted is {parameter.RangeWords()}", null);
-        if (field.Value.ValueKind == JsonValueKind.Number && parameter.Allows(number)) return null;
-        var fit = SetField.To(placement.Path, at, parameter.Nearest(number), leavesNoChoice: parameter.Allows(number));
-        return ($"{name} is {FaultWords.Show(field.Value)}; wanted is {parameter.RangeWords()}", fit);
+        var number = Number(field.Value);
+        if (field.Value.ValueKind == JsonValueKind.Number && parameter.Allows(number!.Value)) return null;
+        return (
+            $"{name} is {FaultWords.Show(field.Value)}; wanted is {parameter.RangeWords()}",
+            number is { } near ? SetField.To(placement.Path, at, parameter.Nearest(near), leavesNoChoice: parameter.Allows(near)) : null);
     }
 
     /// <summary>A number, or a text that says one.</summary>

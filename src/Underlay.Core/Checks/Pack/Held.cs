@@ -20,10 +20,7 @@ public sealed class Held : Check
     public override CheckScope Scope => CheckScope.Pack;
 
     /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay)
-    {
-        return HeldFiles(overlay).Concat(HeldValues(overlay));
-    }
+    public override IEnumerable<Finding> Inspect(Overlay overlay) => HeldFiles(overlay).Concat(HeldValues(overlay));
 
     private IEnumerable<Finding> HeldFiles(Overlay overlay)
     {

@@ -7,7 +7,7 @@ import EntryTies from './EntryTies.vue'
 import FromBase from './FromBase.vue'
 import LaterMark from './LaterMark.vue'
 import ParameterTable from './ParameterTable.vue'
-import { fieldsIn, holderOf, parametersAt } from './parameters'
+import { fieldsIn, holderOf, parametersAt, typeAt } from './parameters'
 import { fieldsOf, flat, pathOf, valueAt } from './schema'
 import type { useLater } from './useLater'
 
@@ -36,10 +36,10 @@ const shown = computed(
 /** The numbers of the type that the field in force belongs to. */
 const table = computed(() => {
     const holder = holderOf(props.entry.parameters, props.inForce)
-    const object = holder === null ? undefined : valueAt(props.value, holder)
-    const fields = holder === null ? [] : parametersAt(props.entry.parameters, holder, object)
-    const by = props.entry.parameters[0]?.by
-    return fields.length > 0 ? { fields, type: String(valueAt(object, `/${by}`)) } : null
+    if (holder === null) return null
+    const object = valueAt(props.value, holder)
+    const named = typeAt(props.entry.parameters, holder, object)
+    return named && { type: named.type, fields: parametersAt(props.entry.parameters, holder, object) }
 })
 /** The field in force, wherever it stands. */
 const asked = computed(() => {

@@ -4,31 +4,34 @@ import { anyItem, fieldAt, fieldsOf, pathOf, valueAt, type Field } from './schem
 /** What is known of the fields of an entry. */
 export type Known = Pick<EntryView, 'schema' | 'choices' | 'parameters'>
 
-/** The fields that an object at a pointer has by the type that it names; none where it names none. */
-export function parametersAt(all: readonly ParametersView[], pointer: string, holder: unknown): Field[] {
+/** The type that an object at a pointer names, with its parameters; nothing where it names none that is known. */
+export function typeAt(all: readonly ParametersView[], pointer: string, holder: unknown) {
     const found = all.find(({ field }) => field === anyItem(pointer))
     const type = found && valueAt(holder, `/${found.by}`)
-    return (typeof type === 'string' ? (found?.types[type] ?? []) : []).map(
-        ({ name, title, unit, least, most, usual }) => ({
-            name,
-            pointer: `${pointer}/${name}`,
-            title,
-            help: '',
-            isRequired: false,
-            type: 'number',
-            unit,
-            choices: [],
-            minimum: least ?? undefined,
-            maximum: most ?? undefined,
-            isWhole: false,
-            default: usual ?? undefined,
-            isBroughtIn: true,
-            fields: [],
-            examples: [],
-            oneOf: [],
-        }),
-    )
+    const known = typeof type === 'string' ? found?.types[type] : undefined
+    return known ? { type: type as string, known } : null
 }
+
+/** The fields that an object at a pointer has by the type that it names. */
+export const parametersAt = (all: readonly ParametersView[], pointer: string, holder: unknown): Field[] =>
+    (typeAt(all, pointer, holder)?.known ?? []).map(({ name, title, unit, least, most, usual }) => ({
+        name,
+        pointer: `${pointer}/${name}`,
+        title,
+        help: '',
+        isRequired: false,
+        type: 'number',
+        unit,
+        choices: [],
+        minimum: least ?? undefined,
+        maximum: most ?? undefined,
+        isWhole: false,
+        default: usual ?? undefined,
+        isBroughtIn: true,
+        fields: [],
+        examples: [],
+        oneOf: [],
+    }))
 
 /** The fields that an object of an entry may have: those of its kind, then those of its type. */
 export function fieldsIn({ schema, parameters }: Known, root: unknown, steps: readonly string[]): Field[] {
