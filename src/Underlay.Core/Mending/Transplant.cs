@@ -32,7 +32,8 @@ public static class Transplant
         var draft = new PlanDraft(overlay.Pack.Tree);
         foreach (var pointer in pointers) Take(draft, overlay, entry, other, pointer);
         foreach (var rule in entry.Place.RulesOf<RequiresRule>(overlay.Edition).Where(r => Starts(overlay, r, other, pointers)))
-            if (overlay.FirstShown(rule.Places, entry.Bindings) is null && BorrowPicture.FromOther(overlay, entry, other, rule) is { } borrowed)
+            if (overlay.FirstShown(rule.Places, entry.Bindings) is null
+                && BorrowPicture.FromOther(overlay, entry, other, rule) is { } borrowed)
                 draft.Add(borrowed.Path, $"a copy of {borrowed.From}, until yours comes", borrowed.Edit(draft.Tree, context));
         return draft.Done(path);
     }

@@ -55,8 +55,9 @@ public sealed class UnfitParameter : RuleCheck<ParametersRule>
         if (known.FirstOrDefault(p => p.Name == field.Name) is not { } parameter)
         {
             var free = known.Select(p => p.Name).Where(n => !holder.TryGetProperty(n, out _));
-            var says = $"{name} is no parameter of “{type}”, which has {string.Join(", ", known.Select(p => p.Name))}";
-            return (says, Slips.Nearest(free, field.Name) is { } meant ? new RenameField(placement.Path, at, meant, LeavesNoChoice: false) : null);
+            return (
+                $"{name} is no parameter of “{type}”, which has {string.Join(", ", known.Select(p => p.Name))}",
+                Slips.Nearest(free, field.Name) is { } meant ? new RenameField(placement.Path, at, meant, LeavesNoChoice: false) : null);
         }
 
         var number = Number(field.Value);
