@@ -60,6 +60,31 @@ test('what is not sound is kept, over a reload too, and saved as it is when the 
     await expect.poll(() => textOf(page, id, first)).toContain('7')
 })
 
+test('an undo takes back what is typed before any change of the pack, and it can be put back', async ({ page }) => {
+    const id = await withEntries(page, 'Undone')
+    await page.goto(`/packs/${id}/define?path=${first}`)
+    const before = await rough(page).inputValue()
+    await rough(page).fill('0.31')
+    await expect(state(page)).toHaveText('saved')
+    // What is not sound is not in the pack: the change before it is not what was done last.
+    await rough(page).fill('7')
+    await expect(state(page)).toContainText('when it is sound')
+    const undo = page.getByRole('button', { name: 'Undo', exact: true }).first()
+    await expect(undo).toHaveAttribute('title', /what you typed in/)
+    await undo.click()
+    await expect(rough(page)).toHaveValue('0.31')
+    await expect(page.getByText('What you typed in Setts dark is taken back.')).toBeVisible()
+    expect(await textOf(page, id, first)).toContain('0.31')
+    await page.getByRole('button', { name: 'Put it back' }).click()
+    await expect(rough(page)).toHaveValue('7')
+    // By key, where the focus is in no field.
+    await page.locator('h2').first().click()
+    await page.keyboard.press('Control+z')
+    await expect(rough(page)).toHaveValue('0.31')
+    await page.keyboard.press('Control+z')
+    await expect(rough(page)).toHaveValue(before)
+})
+
 test('without a network what is typed is kept, the page says so at once, and it is saved when the network is back', async ({
     page,
     context,

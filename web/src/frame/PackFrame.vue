@@ -4,11 +4,13 @@ import { useRoute, useRouter } from 'vue-router'
 import { fileUrl, Problem } from '@/api/client'
 import type { Incoming } from '@/api/upload'
 import { useDrop } from '@/shared/composables/useDrop'
+import { useMessages } from '@/shared/composables/useMessages'
 import { useChange, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { isNowhere } from '@/shared/composables/useRowFocus'
 import PackSection from '@/shared/parts/PackSection.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
+import { lastTyped } from '@/shared/typed'
 import StopLine from './StopLine.vue'
 import { dropKey, useTrayDrop } from './useTrayDrop'
 import { useAppKeys } from './useAppKeys'
@@ -58,7 +60,14 @@ const isOver = useDrop((files) => {
     void drop.take(files)
 })
 
-const undo = () => pack.value?.undo && change.undo()
+const { say } = useMessages()
+/** What is typed and not in the pack yet is the last that was done. */
+function undo() {
+    const typed = lastTyped.value
+    if (!typed) return pack.value?.undo && change.undo()
+    const putBack = typed.takeBack()
+    say(`What you typed in ${typed.title} is taken back.`, { word: 'Put it back', run: putBack })
+}
 const redo = () => pack.value?.redo && change.redo()
 onUndo.value = undo
 onRedo.value = redo

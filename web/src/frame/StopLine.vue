@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { PackView } from '@/api/client'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
+import { lastTyped } from '@/shared/typed'
 import { count } from '@/shared/words'
 
 /** The five stops in working order, each with the one number that matters there. */
@@ -11,6 +12,7 @@ const props = defineProps<{ pack: PackView; isBusy: boolean }>()
 defineEmits<{ undo: []; redo: []; keys: [] }>()
 const route = useRoute()
 
+const undoes = computed(() => (lastTyped.value ? `what you typed in ${lastTyped.value.title}` : props.pack.undo))
 const summary = computed(() => props.pack.summary)
 const stops = computed(() => [
     {
@@ -80,8 +82,8 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
             <button
                 type="button"
                 class="disabled:text-faint inline-flex min-h-6 min-w-6 items-center justify-center gap-1"
-                :disabled="!pack.undo || isBusy"
-                :title="pack.undo ? `Undo: ${pack.undo}` : 'Nothing to undo'"
+                :disabled="(!pack.undo && !lastTyped) || isBusy"
+                :title="undoes ? `Undo: ${undoes}` : 'Nothing to undo'"
                 @click="$emit('undo')"
             >
                 <ArrowUturnLeftIcon class="size-4" aria-hidden="true" /><span class="max-[1000px]:sr-only">Undo</span>

@@ -9,6 +9,7 @@ import EntryAside from './EntryAside.vue'
 import EntryForm from './EntryForm.vue'
 import EntryNames from './EntryNames.vue'
 import JsonEditor from './JsonEditor.vue'
+import { useTyped } from '@/shared/typed'
 import { provideGiven } from './given'
 import { fieldsOf, flat, isTold, valueKindOf } from './schema'
 import { sheetOf } from './table/lines'
@@ -59,6 +60,14 @@ provideGiven({
         // One of the base's is the pack's only once it is saved.
         if (!props.entry.hash) await settle()
         await later.send(values, true)
+    },
+})
+useTyped(() => isDirty.value, {
+    title: props.entry.title,
+    takeBack() {
+        const typed = text.value
+        editing.discard()
+        return () => (text.value = typed)
     },
 })
 /** Where what was typed is. */
