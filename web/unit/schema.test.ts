@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { anyItem, fieldsOf, flat, isTold, newItem, pathOf, stepsIn, valueAt, valueKindOf } from '@/stops/define/schema'
+import { anyItem, fieldOf, fieldsOf, flat, isTold, newItem, pathOf, stepsIn, valueAt, valueKindOf } from '@/stops/define/schema'
 import { asHex, hexOf, oklchOf } from '@/shared/colour'
 import { bytes, count, pixels } from '@/shared/words'
 
@@ -115,5 +115,29 @@ describe('words', () => {
     it('say lengths and sizes', () => {
         expect([0, 1023, 2048, 5_000_000].map(bytes)).toEqual(['0 B', '1023 B', '2 KB', '4.8 MB'])
         expect([pixels({ width: 56, height: 64 }), pixels(null)]).toEqual(['56 x 64', ''])
+    })
+})
+
+describe('what a kind says of a field', () => {
+    it('is one text: what it is, what is usual, what values mean, since when, and who sees it', () => {
+        const field = fieldOf(
+            'rim',
+            {
+                type: 'string',
+                description: 'Poured where the mask is red.',
+                'x-underlay-means': { '#000000': 'as the body, not black' },
+                'x-underlay-usual': [1, 3],
+                'x-underlay-since': '4.0',
+                'x-underlay-seen': 'nobody',
+                'x-underlay-group': 'Colours',
+            },
+            '',
+            true,
+        )
+        expect(field.help).toBe(
+            'Poured where the mask is red. Usually 1 to 3. #000000 means as the body, not black. From 4.0 on. Players do not see it.',
+        )
+        expect(field.group).toBe('Colours')
+        expect(fieldOf('x', {}, '', false)).toMatchObject({ help: '', group: '' })
     })
 })

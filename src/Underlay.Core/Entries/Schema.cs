@@ -15,7 +15,7 @@ namespace Underlay.Core.Entries;
 /// </remarks>
 internal sealed class Schema
 {
-    private static readonly HashSet<string> Annotations = new(
+    private static readonly HashSet<string> Standard = new(
         StringComparer.Ordinal) { "$schema", "$id", "$comment", "title", "description", "default", "examples" };
 
     private readonly List<string> types = [];
@@ -162,7 +162,7 @@ internal sealed class Schema
             "minLength" => ReadWhole(value, ref minLength),
             "minItems" => ReadWhole(value, ref minItems),
             "x-underlay-wanted" => (wanted = value.ValueKind == JsonValueKind.String ? value.GetString() : null) is not null,
-            _ => Annotations.Contains(keyword.Name) || keyword.Name.StartsWith("x-underlay-", StringComparison.Ordinal),
+            _ => Standard.Contains(keyword.Name) || Annotations.Reads(keyword.Name, value),
         };
         if (!read)
             problems.Add(

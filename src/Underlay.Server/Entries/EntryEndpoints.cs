@@ -183,7 +183,12 @@ internal static class EntryEndpoints
             .. snapshot.Tree.Files
                 .Where(f => !ReservedFolder.Holds(f.Path) && FileFormats.IsPicture(f.Path))
                 .Where(f => snapshot.Profile.Locate(f.Path, snapshot.Edition) is null)
-                .Select(f => new Choice(f.Path.Value, f.Path.FileName, f.Path.Value, FromPack: true)),
+                .Select(
+                    f => new Choice(
+                        f.Path.Value,
+                        f.Path.FileName,
+                        new ShownPicture(f.Path.Value, PackSnapshot.HashOf(f), IsOfBase: false),
+                        FromPack: true)),
         ];
         return snapshot.Profile.Places
             .Where(p => p.ManifestField is not null && p.Content == PlaceContent.Picture)
@@ -203,8 +208,15 @@ internal static class EntryEndpoints
                     .ShownIn(place)
                     .Where(p => p.Field(place.Id!) is not null)
                     .OrderBy(p => p.Path)
-                    .Select(p => new Choice(p.Field(place.Id!)!, LedgerEndpoints.TitleOf(place, p.Bindings), null, !p.Layer.IsBase)),
+                    .Select(
+                        p => new Choice(
+                            p.Field(place.Id!)!,
+                            LedgerEndpoints.TitleOf(place, p.Bindings),
+                            ShownPicture.Of(overlay, p),
+                            !p.Layer.IsBase)),
             ];
+        ShownPicture? PictureAt(PackPath path) =>
+            place.Content == PlaceContent.Picture && overlay.Shown(path) is { } shown ? ShownPicture.Of(overlay, shown) : null;
         var ofPack = overlay.Pack.Placements
             .Where(p => p.Place == place && overlay.FindDrop(p.Path) is null)
             .Select(p => (p.Path, p.Bindings, FromPack: true));
@@ -217,7 +229,7 @@ internal static class EntryEndpoints
                         new Choice(
                             n.Bindings.Spell(placeholder)!,
                             LedgerEndpoints.TitleOf(place, n.Bindings),
-                            place.Content == PlaceContent.Picture ? n.Path.Value : null,
+                            PictureAt(n.Path),
                             n.FromPack,
                             place.Content == PlaceContent.Sound ? n.Path.Value : null)),
         ];

@@ -30,11 +30,17 @@ internal sealed record EntryList(long Revision, IReadOnlyList<EntryItem> Entries
 /// <summary>What a field may name.</summary>
 /// <param name="Value">What is written in the field.</param>
 /// <param name="Name">What people call it.</param>
-/// <param name="Picture">A path of the pack or the base that shows it, or null.</param>
-/// <param name="FromPack">Whether the picture, or the thing itself, is the pack's.</param>
+/// <param name="Picture">What it looks like, or null.</param>
+/// <param name="FromPack">Whether it is the pack's.</param>
 /// <param name="Sound">A path of the pack or the base at which it can be heard, or null.</param>
 /// <param name="Group">The group of a code; empty for none.</param>
-internal sealed record Choice(string Value, string Name, string? Picture, bool FromPack, string? Sound = null, string Group = "");
+internal sealed record Choice(
+    string Value,
+    string Name,
+    ShownPicture? Picture,
+    bool FromPack,
+    string? Sound = null,
+    string Group = "");
 
 /// <summary>What the base's entries have in a field.</summary>
 internal sealed record Sibling(string Title, string Path, JsonElement Value);

@@ -115,4 +115,35 @@ public class KindTests
             Assert.Equal(schema.Evaluate(entry).IsValid, Judge(kind, entry.ToJsonString()).Count == 0);
         });
     }
+
+    [Theory]
+    [InlineData("\"x-underlay-unit\": \"cm\"", true)]
+    [InlineData("\"x-underlay-untit\": \"cm\"", false)]
+    [InlineData("\"x-underlay-usual\": [4, 8]", true)]
+    [InlineData("\"x-underlay-usual\": [4]", false)]
+    [InlineData("\"x-underlay-means\": { \"#000000\": \"as the body\" }", true)]
+    [InlineData("\"x-underlay-means\": { \"#000000\": 3 }", false)]
+    [InlineData("\"x-underlay-seen\": \"players\"", true)]
+    [InlineData("\"x-underlay-seen\": \"everybody\"", false)]
+    [InlineData("\"x-underlay-since\": 4.0", false)]
+    public void An_annotation_that_is_not_known_or_says_what_it_may_not_is_an_error_of_the_profile(string annotation, bool isRead)
+    {
+        using var document = System.Text.Json.JsonDocument.Parse($$"""{ "properties": { "foot": { "type": "number", {{annotation}} } } }""");
+        var (_, problems) = Kind.Read("thing", document.RootElement);
+        Assert.Equal(isRead ? [] : [$"/properties/foot/{annotation.Split('"')[1]}"], problems.Select(p => p.Pointer));
+    }
+
+    [Theory]
+    [InlineData("""[{ "title": "Two", "value": { "of": 2 }, "fill": ["/of"] }]""", true)]
+    [InlineData("""[{ "title": "Two", "value": { "of": "two" }, "fill": [] }]""", false)]
+    [InlineData("""[{ "title": "Two", "value": { "of": 2 }, "fill": ["/more"] }]""", false)]
+    [InlineData("""[{ "value": { "of": 2 }, "fill": [] }]""", false)]
+    [InlineData("3", false)]
+    public void An_example_is_a_value_that_its_list_accepts(string examples, bool isRead)
+    {
+        const string Items = """{ "type": "object", "properties": { "of": { "type": "number" } } }""";
+        using var document = System.Text.Json.JsonDocument.Parse(
+            $$"""{ "properties": { "list": { "type": "array", "items": {{Items}}, "x-underlay-examples": {{examples}} } } }""");
+        Assert.Equal(isRead, Kind.Read("thing", document.RootElement).Problems.Count == 0);
+    }
 }

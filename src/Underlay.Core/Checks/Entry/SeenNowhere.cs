@@ -24,7 +24,9 @@ public sealed class SeenNowhere : RuleCheck<SeenOnRule>
         var place = overlay.Profile.Place(rule.Place);
         if (overlay.Text(placement, rule.By) is not { } name) yield break;
         if (place.Pattern!.Fill(Bindings.Of([(place.Pattern.Placeholders[0], name)])) is not { } path) yield break;
-        if (overlay.Shown(path)?.Facts.Entry?.Text is not { Problem: null } named || named.Find(rule.Part) is not null) yield break;
+        // Where it names no parts at all, nothing is known of them.
+        if (overlay.Shown(path)?.Facts.Entry?.Text is not { Problem: null } named) yield break;
+        if (named.Find(rule.Part) is not null || named.Find(rule.Part[..rule.Part.LastIndexOf('/')]) is null) yield break;
         var isOwn = placement.Facts.Entry?.Text.Find(rule.Field) is not null;
         yield return Report(
             overlay,

@@ -87,6 +87,7 @@ const onInput = (event: Event) => put((event.target as HTMLInputElement).value)
             <PickField
                 v-if="known && known.length > fewChoices"
                 :id="id"
+                :pack="pack"
                 :label="field.title"
                 :choices="known"
                 :model-value="shown"

@@ -45,6 +45,8 @@ const fields = computed(() =>
 /** Fields of which the host’s makers say no more than a name: out of the way until they are set. */
 const isPlain = (field: Field) => field.type === 'other' && valueAt(props.value, field.pointer) === undefined
 const main = computed(() => fields.value.filter((field) => !isPlain(field)))
+/** By meaning, as the kind names them; in each, those that it has to have first. */
+const groups = computed(() => [...Map.groupBy(main.value, ({ group }) => group)])
 const further = computed(() => fields.value.filter(isPlain))
 </script>
 
@@ -86,13 +88,16 @@ const further = computed(() => fields.value.filter(isPlain))
                 :faults="faults"
                 @set="(p, v) => $emit('set', p, v)"
             />
-            <EntryField
-                v-for="field in main"
-                :key="field.pointer"
-                v-bind="{ pack, field, value, faults, choices: entry.choices }"
-                @set="(p, v) => $emit('set', p, v)"
-                @look="$emit('look', $event)"
-            />
+            <template v-for="[group, members] in groups" :key="group">
+                <h3 v-if="group" class="border-line text-large border-t pt-3 font-bold">{{ group }}</h3>
+                <EntryField
+                    v-for="field in members"
+                    :key="field.pointer"
+                    v-bind="{ pack, field, value, faults, choices: entry.choices }"
+                    @set="(p, v) => $emit('set', p, v)"
+                    @look="$emit('look', $event)"
+                />
+            </template>
             <details v-if="further.length > 0">
                 <summary class="text-lake font-semibold">
                     {{ count(further.length, 'further field') }}

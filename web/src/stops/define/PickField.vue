@@ -9,11 +9,13 @@ import {
 } from '@headlessui/vue'
 import { ChevronUpDownIcon } from '@heroicons/vue/24/outline'
 import { computed, ref } from 'vue'
-import type { Choice } from '@/api/client'
+import { pictureUrl, type Choice } from '@/api/client'
+import { usePack } from '@/shared/composables/usePack'
 import { found, nameOf } from './picks'
 
 /** One of many: found by code, name or group as it is typed, or chosen from the list. */
 const props = defineProps<{
+    pack: string
     id: string
     label: string
     choices: readonly Choice[]
@@ -29,10 +31,16 @@ const most = 100
 const words = ref('')
 const fitting = computed(() => found(props.choices, words.value))
 const shown = computed(() => fitting.value.slice(0, most))
+const choiceOf = (value: unknown) => props.choices.find((choice) => choice.value === value)
 const says = (value: unknown) => {
-    const chosen = props.choices.find((choice) => choice.value === value)
+    const chosen = choiceOf(value)
     return chosen ? nameOf(chosen) : value ? `${String(value)} (does not exist)` : ''
 }
+const { data: detail } = usePack(() => props.pack)
+const pictureOf = (choice?: Choice) =>
+    choice?.picture && detail.value ? pictureUrl(props.pack, detail.value.summary, choice.picture) : null
+/** What is chosen, as it looks; nothing while something else is typed. */
+const seen = computed(() => (words.value === '' ? pictureOf(choiceOf(props.modelValue)) : null))
 </script>
 
 <template>
@@ -47,6 +55,7 @@ const says = (value: unknown) => {
         <ComboboxInput
             :id="id"
             class="field pr-9"
+            :class="seen ? 'pl-11' : ''"
             :display-value="says"
             :placeholder="isRequired ? 'choose, or type to find …' : 'left out; type to find …'"
             :aria-describedby="describedBy"
@@ -56,6 +65,12 @@ const says = (value: unknown) => {
             @change="words = $event.target.value"
             @focus="$event.target.select()"
             @blur="words = ''"
+        />
+        <img
+            v-if="seen"
+            :src="seen"
+            alt=""
+            class="pointer-events-none absolute top-1/2 left-2 size-7 -translate-y-1/2 object-contain"
         />
         <ComboboxButton class="absolute inset-y-0 right-0 flex w-9 items-center justify-center" @click="words = ''">
             <span class="sr-only">All of them</span>
@@ -75,11 +90,18 @@ const says = (value: unknown) => {
                 as="template"
             >
                 <li
-                    class="flex cursor-pointer items-baseline gap-2 px-3 py-1.5"
+                    class="flex cursor-pointer items-center gap-2 px-3 py-1.5"
                     :class="active ? 'bg-ink text-film' : ''"
                     :data-value="choice.value"
                 >
                     <span class="w-3 shrink-0" aria-hidden="true">{{ selected ? '✓' : '' }}</span>
+                    <img
+                        v-if="pictureOf(choice)"
+                        :src="pictureOf(choice)!"
+                        alt=""
+                        loading="lazy"
+                        class="size-7 shrink-0 object-contain"
+                    />
                     <span class="min-w-0 grow truncate">{{ choice.name || choice.value }}</span>
                     <span v-if="choice.group" class="text-small shrink-0">{{ choice.group }}</span>
                     <span v-if="choice.fromPack" class="text-small shrink-0">yours</span>

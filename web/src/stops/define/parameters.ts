@@ -19,6 +19,7 @@ export const parametersAt = (all: readonly ParametersView[], pointer: string, ho
         pointer: `${pointer}/${name}`,
         title,
         help: '',
+        group: '',
         isRequired: false,
         type: 'number',
         unit,

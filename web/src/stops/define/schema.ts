@@ -16,6 +16,8 @@ export interface Field {
     default?: unknown
     /** A number outside the range counts as the nearest in it, and is no fault. */
     isBroughtIn?: boolean
+    /** Under what it stands in a form; empty for nothing. */
+    group: string
     /** What one would rather have of a number. */
     better?: 'more' | 'less'
     fields: Field[]
@@ -60,6 +62,12 @@ export interface Property {
     oneOf?: { required?: string[] }[]
     'x-underlay-colour'?: 'hex' | 'oklch'
     'x-underlay-examples'?: Example[]
+    'x-underlay-group'?: string
+    'x-underlay-usual'?: [number, number]
+    'x-underlay-means'?: Record<string, string>
+    'x-underlay-since'?: string
+    'x-underlay-until'?: string
+    'x-underlay-seen'?: 'players' | 'nobody'
     'x-underlay-unit'?: string
     'x-underlay-better'?: 'more' | 'less'
 }
@@ -85,7 +93,8 @@ export function fieldOf(name: string, property: Property, above: string, isRequi
         name,
         pointer,
         title: property.title ?? name.charAt(0).toUpperCase() + name.slice(1).replaceAll('_', ' '),
-        help: property.description ?? '',
+        help: helpOf(property),
+        group: property['x-underlay-group'] ?? '',
         isRequired,
         type: typeOf(property),
         unit: property['x-underlay-unit'] ?? '',
@@ -100,6 +109,22 @@ export function fieldOf(name: string, property: Property, above: string, isRequi
         examples: property['x-underlay-examples'] ?? [],
         oneOf: (property.oneOf ?? []).flatMap((form) => form.required ?? []),
     }
+}
+
+/** All that a kind says of a field, in sentences. */
+function helpOf(property: Property): string {
+    const usual = property['x-underlay-usual']
+    const { 'x-underlay-since': since, 'x-underlay-until': until, 'x-underlay-seen': seen } = property
+    return [
+        property.description,
+        usual && `Usually ${usual[0]} to ${usual[1]}.`,
+        ...Object.entries(property['x-underlay-means'] ?? {}).map(([value, says]) => `${value} means ${says}.`),
+        since && `From ${since} on.`,
+        until && `Until ${until}.`,
+        seen && (seen === 'players' ? 'Players see it.' : 'Players do not see it.'),
+    ]
+        .filter(Boolean)
+        .join(' ')
 }
 
 function typeOf(property: Property): Field['type'] {
