@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { anyItem, fieldOf, fieldsOf, flat, isTold, newItem, pathOf, stepsIn, valueAt, valueKindOf } from '@/stops/define/schema'
+import {
+    anyItem,
+    fieldOf,
+    fieldsOf,
+    flat,
+    isTold,
+    newItem,
+    pathOf,
+    stepsIn,
+    valueAt,
+    valueKindOf,
+} from '@/stops/define/schema'
 import { asHex, hexOf, oklchOf } from '@/shared/colour'
 import { bytes, count, pixels } from '@/shared/words'
 
