@@ -28,7 +28,8 @@ public class EntryFormTests(RunningServer server)
         var pack = await server.NewPackAsync();
         await pack.PutFileAsync(Glaze, Text(900));
         var parameters = (await pack.GetAsync($"entry?path={Glaze}")).GetProperty("parameters")[0];
-        Assert.Equal(("/reactions/*/gives", "type"), (parameters.GetProperty("field").GetString(), parameters.GetProperty("by").GetString()));
+        Assert.Equal("/reactions/*/gives", parameters.GetProperty("field").GetString());
+        Assert.Equal("type", parameters.GetProperty("by").GetString());
         Assert.Equal(12, parameters.GetProperty("types").EnumerateObject().Count());
         var length = parameters.GetProperty("types").GetProperty("drip")[0];
         Assert.Equal(("length_mm", "mm"), (length.GetProperty("name").GetString(), length.GetProperty("unit").GetString()));
@@ -51,7 +52,8 @@ public class EntryFormTests(RunningServer server)
         // One change, taken back as one.
         await pack.PostAsync("undo", new { });
         Assert.Equal([""], Later(await pack.GetAsync($"entry?path={Glaze}")));
-        var (status, type, _) = await TestPack.ProblemAsync(await pack.TryPostAsync("entry/later", Marks("entries/glazes/none.json", true)));
+        var refused = await pack.TryPostAsync("entry/later", Marks("entries/glazes/none.json", true));
+        var (status, type, _) = await TestPack.ProblemAsync(refused);
         Assert.Equal((HttpStatusCode.NotFound, "/problems/no-file"), (status, type));
     }
 

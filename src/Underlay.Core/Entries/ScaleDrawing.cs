@@ -26,7 +26,9 @@ public sealed record ScaleDrawing(string Height, string Foot, string Shape, stri
         }
 
         problems.Add(
-            ("/x-underlay-scale", "pointers “height”, “foot” and “shape”, the key of a “place” and a pointer “outline” were expected"));
+            (
+                "/x-underlay-scale",
+                "pointers “height”, “foot” and “shape”, the key of a “place” and a pointer “outline” were expected"));
         return null;
     }
 }

@@ -10,7 +10,8 @@ namespace Underlay.Core.Entries;
 internal static class SchemaExamples
 {
     private const string Expected =
-        "a list of examples was expected, each with “title”, a “value” that the list’s items accept, and “fill”: pointers in it";
+        "a list of examples was expected, each with “title”, a “value” that the list’s items accept, "
+        + "and “fill”: pointers in it";
 
     /// <summary>Adds what cannot be read to the problems with its pointer.</summary>
     /// <param name="examples">The annotation.</param>

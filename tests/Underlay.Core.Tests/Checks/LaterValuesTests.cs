@@ -35,7 +35,10 @@ public class LaterValuesTests
         var mark = new LaterValue(Path, "/reactions/0/from_c", "900");
         var finding = Assert.Single(Told(Marked(Glaze(Row(900, 1100)), mark)));
         Assert.Equal((Path.Value, "/reactions/0/from_c", Severity.Note), (finding.Path, finding.Pointer, finding.Severity));
-        Assert.StartsWith("“from_c” of number 1 of “reactions” is marked to be set later", finding.Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "“from_c” of number 1 of “reactions” is marked to be set later",
+            finding.Message,
+            StringComparison.Ordinal);
         Assert.Empty(Told(Marked(Glaze(Row(910, 1100)), mark)));
     }
 

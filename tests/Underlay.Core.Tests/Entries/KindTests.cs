@@ -25,7 +25,11 @@ public class KindTests
 
     [Theory]
     [InlineData("""{ "edge": "mask" }""", "", "made_of", "the field “made_of” is missing")]
-    [InlineData("""{ "made_of": "stone", "edge": "soft" }""", "/edge", "", "“edge” is “soft”; wanted is one of opaque, mask, blend")]
+    [InlineData(
+        """{ "made_of": "stone", "edge": "soft" }""",
+        "/edge",
+        "",
+        "“edge” is “soft”; wanted is one of opaque, mask, blend")]
     [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": 1.4 }""", "/rough", "", "“rough” is 1.4; wanted is 0 to 1")]
     [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
     [InlineData("""{ "made_of": null, "edge": "mask" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
@@ -98,7 +102,8 @@ public class KindTests
                         Fields: k.Document.GetProperty("properties").EnumerateObject().Select(p => p.Name).ToArray()))
             .ToArray();
         var manifest = JsonNode.Parse(APack.Manifest)!.AsObject();
-        Gen.Select(Gen.Int[0, 2], Gen.Int[0, 20], Gen.Int[0, 20], AnyValue, AnyValue, Gen.Bool, Gen.Bool).Sample((which, first, second, a, b, remove, deep) =>
+        var changes = Gen.Select(Gen.Int[0, 2], Gen.Int[0, 20], Gen.Int[0, 20], AnyValue, AnyValue, Gen.Bool, Gen.Bool);
+        changes.Sample((which, first, second, a, b, remove, deep) =>
         {
             var (kind, schema, fields) = kinds[which];
             var entry = which switch
@@ -128,7 +133,8 @@ public class KindTests
     [InlineData("\"x-underlay-since\": 4.0", false)]
     public void An_annotation_that_is_not_known_or_says_what_it_may_not_is_an_error_of_the_profile(string annotation, bool isRead)
     {
-        using var document = System.Text.Json.JsonDocument.Parse($$"""{ "properties": { "foot": { "type": "number", {{annotation}} } } }""");
+        using var document = System.Text.Json.JsonDocument.Parse(
+            $$"""{ "properties": { "foot": { "type": "number", {{annotation}} } } }""");
         var (_, problems) = Kind.Read("thing", document.RootElement);
         Assert.Equal(isRead ? [] : [$"/properties/foot/{annotation.Split('"')[1]}"], problems.Select(p => p.Pointer));
     }

@@ -133,7 +133,8 @@ onRedo.value = redo
             <router-view />
             <div
                 v-if="isOver"
-                class="border-lake bg-paper/90 text-large absolute inset-2 z-30 flex items-center justify-center border-2 border-dashed font-semibold"
+                class="border-lake bg-paper/90 text-large absolute inset-2 z-30 flex items-center justify-center"
+                :class="'border-2 border-dashed font-semibold'"
                 aria-hidden="true"
             >
                 Drop files, folders or archives

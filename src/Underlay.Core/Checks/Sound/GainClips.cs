@@ -9,7 +9,7 @@ namespace Underlay.Core.Checks;
 
 /// <summary>The gain in the table beside a sound takes its peaks over full scale, where they are cut off.</summary>
 /// <remarks>Host: plays it, and it crackles. See docs/checks.md#soundgain-clips.</remarks>
-public sealed class GainClips : Check
+public sealed class GainClips : SoundRowCheck
 {
     // What is left between the peak and full scale. dB.
     private const double Spare = 0.1;
@@ -18,19 +18,7 @@ public sealed class GainClips : Check
     public override CheckCode Code => new("sound/gain-clips");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Structure;
-
-    /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay)
-    {
-        foreach (var place in overlay.Profile.Places)
-            foreach (var rule in place.RulesOf<SoundRowRule>(overlay.Edition))
-                foreach (var sound in SoundsWithRows.Touched(overlay, place, rule))
-                    if (Describe(overlay, sound, rule) is { } finding)
-                        yield return finding;
-    }
-
-    private Finding? Describe(Overlay overlay, Placement sound, SoundRowRule rule)
+    protected override Finding? Inspect(Overlay overlay, Placement sound, SoundRowRule rule)
     {
         if (sound.Facts.Sound?.Measure is not { TruePeak: var peak }) return null;
         var row = SoundRow.Of(overlay, rule, sound);
@@ -44,7 +32,6 @@ public sealed class GainClips : Check
             FormattableString.Invariant($"With the gain of {gain:0.#} dB ({found.From.Path} line {found.Row.Line}) ")
                 + FormattableString.Invariant($"its true peak is {peak + gain:0.0} dBTP, and is cut off.")) with
         {
-            Rule = rule,
             RestsOn = [row.Table],
             Fix = found.From.Layer.IsBase
                 ? null

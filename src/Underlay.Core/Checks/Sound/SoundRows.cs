@@ -9,25 +9,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>A sound has no row in the table of its folder, or one with a loop that is not inside it.</summary>
 /// <remarks>Host: silent. See docs/checks.md#soundrow.</remarks>
-public sealed class SoundRows : Check
+public sealed class SoundRows : SoundRowCheck
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("sound/row");
 
     /// <inheritdoc/>
-    public override CheckScope Scope => CheckScope.Structure;
-
-    /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay)
-    {
-        foreach (var place in overlay.Profile.Places)
-            foreach (var rule in place.RulesOf<SoundRowRule>(overlay.Edition))
-                foreach (var sound in SoundsWithRows.Touched(overlay, place, rule))
-                    if (Describe(overlay, sound, rule) is { } finding)
-                        yield return finding;
-    }
-
-    private Finding? Describe(Overlay overlay, Placement sound, SoundRowRule rule)
+    protected override Finding? Inspect(Overlay overlay, Placement sound, SoundRowRule rule)
     {
         if (sound.Facts.Sound?.Header is not { } header) return null;
         var row = SoundRow.Of(overlay, rule, sound);
@@ -40,7 +28,6 @@ public sealed class SoundRows : Check
                 + FormattableString.Invariant($"{row.Row.Row.Line}), and the sound has {header.Frames} frames.");
         return Report(overlay, sound, rule.Else, because) with
         {
-            Rule = rule,
             Discriminator = row.Row is null ? "row" : "loop",
             RestsOn = [row.Table],
             Fix = row.Row is null
