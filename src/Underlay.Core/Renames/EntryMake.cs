@@ -91,8 +91,12 @@ public static class EntryMake
         void Set(string pointer, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, pointer, value));
         if (id is not null) Set(place.Id!, JsonEdit.Text(id));
         foreach (var value in values) Set($"/{value.Field}", Encoding.UTF8.GetBytes(JsonSerializer.Serialize(value.Value)));
+        var makes = Makes(overlay, place, name);
+        if (makes is not null) Set(overlay.Profile.Economy!.Makes, makes.Value.Json);
         draft.Add(path, id is null ? "made" : $"made with the id {id}", new TreeEdit.Write(path, text.Utf8));
-        foreach (var value in values) draft.Tell(path, $"{value.Field}: {value.Value.ToString()}, {value.Says}");
+        if (makes is not null) draft.Tell(path, $"it makes {makes.Value.Id}, which has its name");
+        foreach (var value in values.Where(v => makes is null || $"/{v.Field}" != overlay.Profile.Economy!.Makes))
+            draft.Tell(path, $"{value.Field}: {value.Value.ToString()}, {value.Says}");
         foreach (var rule in place.RulesOf<RequiresRule>(overlay.Edition).Where(r => !r.AtWanted && r.When is null))
             if (rule.Else.Kind == ConsequenceKind.Drop && overlay.FirstShown(rule.Places, bindings) is null)
                 draft.Tell(
@@ -101,6 +105,22 @@ public static class EntryMake
                         + $"{overlay.Targets(rule.Places, bindings)[0]}");
         if (id is not null) AddName(overlay, place, id, name, draft);
         return draft.Done(path);
+    }
+
+    /// <summary>What a recipe makes that is called as something that can be made: one of it. Null for all else.</summary>
+    private static (string Id, byte[] Json)? Makes(Overlay overlay, Place place, string name)
+    {
+        if (overlay.Profile.Economy is not { } economy || !economy.Recipes.Contains(place.Key)) return null;
+        foreach (var good in economy.Goods.Where(g => g.Place is not null))
+        {
+            var goods = overlay.Profile.Place(good.Place!);
+            if (goods is not { Id: { } pointer, Pattern.Placeholders: [var hole] }) continue;
+            if (overlay.FirstShown([goods.Key], Bindings.Of([(hole, name)]))?.Field(pointer) is not { } id) continue;
+            var part = JsonText.Parse(JsonEdit.Set(JsonText.Parse("{}"u8.ToArray()), good.Field, JsonEdit.Text(id)));
+            return (id, [.. "["u8, .. JsonEdit.Set(part, economy.Amount, "1"u8.ToArray()), .. "]"u8]);
+        }
+
+        return null;
     }
 
     /// <summary>The id of the author's prefix and the name; null while the manifest has no id that tells the prefix.</summary>

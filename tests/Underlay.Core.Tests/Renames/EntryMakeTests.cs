@@ -60,6 +60,21 @@ public class EntryMakeTests
     }
 
     [Fact]
+    public void A_recipe_makes_what_has_its_name_and_nothing_where_nothing_has()
+    {
+        var recipes = Repository.Kilnmoor.Place("recipes");
+        var ware = EntryMake.Plan(Market, Repository.Kilnmoor.Place("wares"), "reed_bowl");
+        var overlay = Check(Market.Pack.Tree.With(ware.Edits)).Overlay!;
+        var plan = EntryMake.Plan(overlay, recipes, "reed_bowl");
+        Assert.Contains(plan.Lines, l => l.Says == "it makes saltbrook.reed_bowl, which has its name");
+        Assert.DoesNotContain(plan.Lines, l => l.Says.StartsWith("makes:", StringComparison.Ordinal));
+        var made = Check(overlay.Pack.Tree.With(plan.Edits)).Overlay!.OfPack(plan.Path)!;
+        Assert.Equal("saltbrook.reed_bowl", made.Field("/makes/0/ware"));
+        Assert.Empty(made.Facts.Faults);
+        Assert.Contains(EntryMake.Plan(overlay, recipes, "reed_vat").Lines, l => l.Says == "makes: [], empty, for you to fill");
+    }
+
+    [Fact]
     public void Files_that_want_an_entry_tell_its_name()
     {
         var pack = APack.Of().With("wares/lonely_jug/shelf.png", Picture.Shelf());
