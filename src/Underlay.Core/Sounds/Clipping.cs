@@ -6,8 +6,8 @@ public static class Clipping
     /// <summary>So many samples one after the other at the end of the scale are no peak that just reaches it.</summary>
     public const int ShortestRun = 4;
 
-    // The last two steps of 16 bits.
-    private const float FullScale = 32766f / 32768;
+    /// <summary>The end of the scale: the last two steps of 16 bits.</summary>
+    public const float FullScale = 32766f / 32768;
 
     /// <summary>How many runs of samples lie at full scale, over all channels.</summary>
     public static int RunsIn(Sound sound) => sound.EachChannel(RunsIn).Sum();

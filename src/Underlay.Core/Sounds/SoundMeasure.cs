@@ -25,13 +25,15 @@ public sealed record SoundMeasure(
     public static SoundMeasure Of(Sound sound)
     {
         var (lead, tail) = SilenceOf(sound);
+        var peak = Sounds.TruePeak.Of(sound);
         return new SoundMeasure(
-            Decibels.Of(Sounds.TruePeak.Of(sound)),
+            Decibels.Of(peak),
             Sounds.Loudness.Of(sound),
             lead,
             tail,
             Sounds.NoiseFloor.Of(sound),
-            Clipping.RunsIn(sound));
+            // Where no sample reaches the end of the scale, none has to be looked at again.
+            peak < Clipping.FullScale ? 0 : Clipping.RunsIn(sound));
     }
 
     /// <summary>Frames of silence in front and behind; those of a sound that is silent are all in front.</summary>

@@ -28,11 +28,8 @@ public sealed record ToLoudness(double Lufs) : SoundStep
     public override string Title => string.Create(CultureInfo.InvariantCulture, $"Bring it to {Lufs:0.0} LUFS");
 
     /// <inheritdoc/>
-    public override Sound Run(Sound sound)
-    {
-        var measure = SoundMeasure.Of(sound);
-        return measure.Loudness is { } now ? sound.Gain(Math.Min(Lufs - now, MostPeak - measure.TruePeak)) : sound;
-    }
+    public override Sound Run(Sound sound) =>
+        Loudness.Of(sound) is { } now ? sound.Gain(Math.Min(Lufs - now, MostPeak - Decibels.Of(TruePeak.Of(sound)))) : sound;
 
     /// <inheritdoc/>
     protected override void Write(JsonObject json) => json["lufs"] = Lufs;

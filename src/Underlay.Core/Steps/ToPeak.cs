@@ -25,7 +25,7 @@ public sealed record ToPeak(double Dbtp) : SoundStep
 
     /// <inheritdoc/>
     public override Sound Run(Sound sound) =>
-        SoundMeasure.Of(sound).TruePeak is var peak && double.IsFinite(peak) ? sound.Gain(Dbtp - peak) : sound;
+        Decibels.Of(TruePeak.Of(sound)) is var peak && double.IsFinite(peak) ? sound.Gain(Dbtp - peak) : sound;
 
     /// <inheritdoc/>
     protected override void Write(JsonObject json) => json["dbtp"] = Dbtp;
