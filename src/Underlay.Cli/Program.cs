@@ -5,11 +5,16 @@ using Underlay.Cli.Commands;
 using Underlay.Core.Packs;
 using Underlay.Files;
 
+const long CollectedFrom = 320L << 20;
+
 // The same words and numbers wherever it runs.
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 
 // The system's cryptography takes a while to load, and every command that reads a pack hashes: it loads beside the rest.
 _ = Task.Run(() => ContentHash.Of([]));
+
+// A command ends before there is much to collect: of packs of some ten thousand files nothing is, and of larger ones later.
+if (GC.GetGCMemoryInfo().TotalAvailableMemoryBytes > 8 * CollectedFrom) GC.TryStartNoGCRegion(CollectedFrom);
 
 var installation = Installation.Find();
 var root = new RootCommand("Underlay takes the author of a pack from loose files to a package that the host loads.")

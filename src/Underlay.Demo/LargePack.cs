@@ -26,7 +26,12 @@ public static class LargePack
         var surfaces = pictures - (wares * PicturesOfWare) - (boards * MembersOfBoard) - seals;
         var trees = new FileTree[1 + surfaces + wares + boards + seals];
         var table = $"code,do,name\n{string.Concat(Enumerable.Range(0, seals).Select(i => $"{SealName(i)},add,Seal {i}\n"))}";
-        trees[0] = new DemoTree().Json("firing.json", WithoutFront()).Text("tables/seals.csv", table).ToTree();
+        var texts = $"key,en,de,fr\n{string.Concat(Enumerable.Range(0, wares).Select(TextsOf))}";
+        trees[0] = new DemoTree()
+            .Json("firing.json", WithoutFront())
+            .Text("tables/seals.csv", table)
+            .Text("texts/wares.csv", texts)
+            .ToTree();
         Parallel.For(0, surfaces, i => trees[1 + i] = MakeSurface(i));
         Parallel.For(0, wares, i => trees[1 + surfaces + i] = MakeWare(i));
         Parallel.For(0, boards, i => trees[1 + surfaces + wares + i] = MakeBoard(i));
@@ -54,6 +59,11 @@ public static class LargePack
     }
 
     private static string SealName(int number) => string.Create(CultureInfo.InvariantCulture, $"saltbrook_e{number:D5}");
+
+    private static string WareName(int number) => string.Create(CultureInfo.InvariantCulture, $"w{number:D5}");
+
+    private static string TextsOf(int ware) =>
+        $"saltbrook.{WareName(ware)}/name,Ware {ware},,\nsaltbrook.{WareName(ware)}/about,The one with the number {ware}.,,\n";
 
     private static FileTree MakeSeal(int number)
     {
@@ -100,7 +110,7 @@ public static class LargePack
     {
         var ware = WareList.All[number % WareList.All.Count] with
         {
-            Name = string.Create(CultureInfo.InvariantCulture, $"w{number:D5}"),
+            Name = WareName(number),
             Seed = 20_000 + number,
         };
         return new DemoTree()

@@ -108,12 +108,21 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
     }
 
     [Fact]
+    public void A_pack_that_blocks_leaves_no_folder_that_was_made_for_its_package()
+    {
+        var folder = Path.Combine(folders.NewFolder(), "new");
+        Assert.Equal(1, Run("build", Pack("tidepool"), "--host", "kilnmoor", "--output", Path.Combine(folder, "p.kilnmoor")).ExitCode);
+        Assert.False(Directory.Exists(folder));
+    }
+
+    [Fact]
     public void From_loose_files_with_mistakes_to_a_package_that_the_host_shows_as_meant()
     {
         var pack = folders.CopyOf("packs/tidepool");
         var package = Path.Combine(folders.NewFolder(), "tidepool.kilnmoor");
         var refused = Run("build", pack, "--host", "kilnmoor", "--output", package);
         Assert.Equal((1, false), (refused.ExitCode, File.Exists(package)));
+        Assert.Empty(Directory.GetFiles(Path.GetDirectoryName(package)!));
         Assert.Equal(1, Run("fix", pack, "--host", "kilnmoor").ExitCode);
         folders.Lay("mended/tidepool", pack);
         Run("fix", pack, "--host", "kilnmoor", "--only", "companion/outranked", "--only", "pack/leftover");

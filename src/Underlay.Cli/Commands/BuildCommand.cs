@@ -28,7 +28,12 @@ internal static class BuildCommand
             var path = parsed.GetRequiredValue(options.Pack);
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
-            var report = CheckReport.Make(context.Profile, null, context.Base, source.Tree);
+            var tree = ReadOnceTree.Of(source.Tree);
+            var plan = PackageBuilder.Plan(context.Profile, tree);
+            var target = parsed.GetRequiredValue(output);
+            using var package = new UnfinishedPackage(target);
+            package.Begin(context.Profile, plan.Files);
+            var report = CheckReport.Make(context.Profile, null, context.Base, tree);
             if (report.Blocks && !parsed.GetValue(allow))
             {
                 Console.Out.Write(ReportWriter.Text(report, context.Profile, source.Name));
@@ -36,9 +41,7 @@ internal static class BuildCommand
                 return 1;
             }
 
-            var plan = PackageBuilder.Plan(context.Profile, source.Tree);
-            var target = parsed.GetRequiredValue(output);
-            var built = Write(context, plan, target);
+            var built = package.Finish(context.Profile);
             foreach (var omitted in plan.Omitted) Console.Out.WriteLine($"left out: {omitted}");
             Console.Out.WriteLine(
                 string.Create(
@@ -47,29 +50,5 @@ internal static class BuildCommand
             return 0;
         });
         return command;
-    }
-
-    private static BuiltPackage Write(HostContext context, PackagePlan plan, FileInfo target)
-    {
-        target.Directory!.Create();
-        var unfinished = $"{target.FullName}.{Environment.ProcessId}.part";
-        try
-        {
-            BuiltPackage built;
-            using (var stream = new FileStream(unfinished, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
-                built = PackageBuilder.Write(context.Profile, plan.Files, stream);
-            if (built.Length > context.Profile.Package.MostBytes)
-                throw new UserErrorException(
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"The package would have {built.Length:N0} bytes; {context.Profile.Title} takes at most "
-                            + $"{context.Profile.Package.MostBytes:N0}."));
-            File.Move(unfinished, target.FullName, overwrite: true);
-            return built;
-        }
-        finally
-        {
-            File.Delete(unfinished);
-        }
     }
 }

@@ -106,11 +106,16 @@ public abstract class RuleCheck<TRule> : Check, IRuleCheck
     Type IRuleCheck.RuleType => typeof(TRule);
 
     /// <inheritdoc/>
-    public sealed override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ActiveRule active) =>
-        active.Rule is TRule rule
-            ? Inspect(overlay, placement, rule).Select(
-                f => f with { Rule = rule, RestsOn = active.ChosenBy is { } owner ? [.. f.RestsOn, owner] : f.RestsOn })
-            : [];
+    public sealed override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ActiveRule active)
+    {
+        if (active.Rule is not TRule rule) return [];
+        // Of most files nothing is found: nothing is made for them.
+        List<Finding>? found = null;
+        foreach (var finding in Inspect(overlay, placement, rule))
+            (found ??= []).Add(
+                finding with { Rule = rule, RestsOn = active.ChosenBy is { } owner ? [.. finding.RestsOn, owner] : finding.RestsOn });
+        return found ?? [];
+    }
 
     /// <summary>Looks at a file which the host shows.</summary>
     protected abstract IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, TRule rule);

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Hosts;
@@ -8,8 +7,8 @@ public sealed class Bindings : IEquatable<Bindings>
 {
     private readonly (string Name, string Value)[] values;
 
-    // Patterns are filled in with the same bindings at every check of a pack.
-    private readonly ConcurrentDictionary<PathPattern, PackPath?> filled = new(concurrencyLevel: 1, capacity: 4);
+    // Patterns are filled in with the same bindings at every check of a pack. They are few, so that an array is copied for one more.
+    private (PathPattern Pattern, PackPath? Path)[] filled = [];
 
     private Bindings((string Name, string Value)[] values)
     {
@@ -24,8 +23,12 @@ public sealed class Bindings : IEquatable<Bindings>
     public string Key { get; }
 
     /// <summary>Makes bindings; a name may stand once.</summary>
-    public static Bindings Of(IEnumerable<(string Name, string Value)> values) =>
-        new([.. values.OrderBy(v => v.Name, StringComparer.Ordinal)]);
+    public static Bindings Of(IEnumerable<(string Name, string Value)> values)
+    {
+        (string Name, string Value)[] ordered = [.. values];
+        if (ordered.Length > 1) Array.Sort(ordered, (a, b) => string.CompareOrdinal(a.Name, b.Name));
+        return new Bindings(ordered);
+    }
 
     /// <summary>The value of a placeholder, or null.</summary>
     public string? Find(string name)
@@ -61,8 +64,16 @@ public sealed class Bindings : IEquatable<Bindings>
     }
 
     /// <summary>The path of a pattern with these bindings, made once.</summary>
-    internal PackPath? Recall(PathPattern pattern, Func<Bindings, PackPath?> fill) =>
-        filled.TryGetValue(pattern, out var path) ? path : filled[pattern] = fill(this);
+    internal PackPath? Recall(PathPattern pattern, Func<Bindings, PackPath?> fill)
+    {
+        var known = Volatile.Read(ref filled);
+        foreach (var (other, path) in known)
+            if (ReferenceEquals(other, pattern)) return path;
+        var made = fill(this);
+        // Where two threads add one at once, one of them is made again another time.
+        Volatile.Write(ref filled, [.. known, (pattern, made)]);
+        return made;
+    }
 
     /// <inheritdoc/>
     public bool Equals(Bindings? other) => other is not null && Key == other.Key;

@@ -96,6 +96,8 @@ public sealed class PathPattern
 
     internal Bindings? Match(string[] path)
     {
+        // Most patterns are told by their length alone.
+        if (!HasAnyFolders && path.Length != segments.Length) return null;
         var found = new List<(string, string)>();
         return Match(path, 0, 0, found) ? Bindings.Of(found) : null;
     }

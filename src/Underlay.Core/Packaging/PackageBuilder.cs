@@ -21,6 +21,13 @@ public static class PackageBuilder
     /// <summary>Bytes of files that are read and not yet written; one file may have more.</summary>
     private const long MostWaiting = 32 << 20;
 
+    // So many are packed by one task, which costs more than one small file does.
+    private const int MostTogether = 64;
+    private const long MostBytesTogether = 1 << 20;
+
+    // Small pieces are hashed and written together.
+    private const int BufferBytes = 1 << 16;
+
     /// <summary>
     /// Decides what goes into a package: the manifest and all that the host reads in one of the editions that it declares.
     /// </summary>
@@ -64,29 +71,47 @@ public static class PackageBuilder
     {
         files = Bundles.PutIn(profile, files);
         using var hashing = new HashingStream(output);
-        using var zip = new ZipWriter(hashing);
+        using var buffered = new BufferedStream(hashing, BufferBytes);
+        using var zip = new ZipWriter(buffered);
         // Packed on all cores, written in order; the window bounds what is in memory.
-        var window = new Queue<Task<PackedEntry>>();
-        var next = 0;
-        var waiting = 0L;
-        for (var done = 0; done < files.Count; done++)
+        var window = new Queue<Task<PackedEntry[]>>();
+        var (next, done, waiting) = (0, 0, 0L);
+        while (done < files.Count)
         {
-            while (next < files.Count && window.Count < Environment.ProcessorCount * 4 && (window.Count == 0 || waiting < MostWaiting))
+            while (next < files.Count && window.Count < Environment.ProcessorCount * 2 && (window.Count == 0 || waiting < MostWaiting))
             {
-                var file = files[next++];
-                waiting += file.Length;
-                window.Enqueue(Task.Run(() => ZipWriter.Pack(file.Path, file.Lend(), profile.Package.MethodOf(file.Path)), cancel));
+                var some = Some(files, next);
+                next += some.Count;
+                waiting += some.Sum(f => f.Length);
+                window.Enqueue(
+                    Task.Run(() => some.Select(f => ZipWriter.Pack(f.Path, f.Lend(), profile.Package.MethodOf(f.Path))).ToArray(), cancel));
             }
 
-            var packed = window.Dequeue().GetAwaiter().GetResult();
-            waiting -= packed.Length;
-            zip.Write(packed);
-            if (done % 50 == 0) progress?.Report(done);
+            foreach (var packed in window.Dequeue().GetAwaiter().GetResult())
+            {
+                waiting -= packed.Length;
+                zip.Write(packed);
+                done++;
+            }
+
+            progress?.Report(done);
         }
 
         zip.Finish();
-        progress?.Report(files.Count);
+        buffered.Flush();
         return new BuiltPackage(hashing.Sha256, hashing.Written);
+    }
+
+    private static List<TreeFile> Some(IReadOnlyList<TreeFile> files, int from)
+    {
+        var (some, bytes) = (new List<TreeFile>(), 0L);
+        for (var i = from; i < files.Count && some.Count < MostTogether && bytes < MostBytesTogether; i++)
+        {
+            some.Add(files[i]);
+            bytes += files[i].Length;
+        }
+
+        return some;
     }
 
     private sealed class HashingStream(Stream inner) : Stream

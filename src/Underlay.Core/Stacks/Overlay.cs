@@ -276,8 +276,9 @@ public sealed class Overlay
 
     private (string? Value, PackPath? Owner) Choose(VariesWithRule varies, Placement placement)
     {
-        if (varies.Place is not { } place) return (placement.Bindings.Find(varies.Field), null);
-        var owner = Targets([place], placement.Bindings) is [var path] ? path : (PackPath?)null;
+        if (varies.Place is not { } key) return (placement.Bindings.Find(varies.Field), null);
+        var place = Profile.Place(key);
+        var owner = place.Editions.Holds(Edition) ? place.Pattern?.Fill(placement.Bindings) : null;
         return (owner is { } at && Shown(at) is { } entry ? Links.Text(entry, varies.Field) : null, owner);
     }
 

@@ -26,7 +26,7 @@ public sealed record Drop(Placement Placement, string Code, Rule? Rule);
 /// <summary>A rule that holds for a file, and the file on which that depends.</summary>
 /// <param name="Rule">The rule.</param>
 /// <param name="ChosenBy">The entry whose field chose the rule, or null.</param>
-public sealed record ActiveRule(Rule Rule, PackPath? ChosenBy);
+public readonly record struct ActiveRule(Rule Rule, PackPath? ChosenBy);
 
 /// <summary>The files that are judged together.</summary>
 /// <param name="Key">See <see cref="GroupMap.KeyOf"/>.</param>

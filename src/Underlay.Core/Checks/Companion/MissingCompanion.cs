@@ -41,11 +41,15 @@ public sealed class MissingCompanion : RuleCheck<RequiresRule>
     }
 
     /// <inheritdoc/>
-    protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, RequiresRule rule)
+    protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, RequiresRule rule) =>
+        overlay.Wants(rule, placement) && overlay.FirstShown(rule.Places, placement.Bindings) is null
+            ? Find(overlay, placement, rule)
+            : [];
+
+    private IEnumerable<Finding> Find(Overlay overlay, Placement placement, RequiresRule rule)
     {
         var targets = overlay.Targets(rule.Places, placement.Bindings);
-        if (targets.Count == 0 || targets.Any(t => overlay.Shown(t) is not null)) yield break;
-        if (!overlay.Wants(rule, placement) || overlay.IsLent(rule, placement)) yield break;
+        if (targets.Count == 0 || overlay.IsLent(rule, placement)) yield break;
         var wanted = overlay.Profile.Place(rule.Places[0]);
         var at = rule.AtWanted ? targets[0] : placement.Path;
         var because = Because(placement, rule, wanted, targets[0]);
