@@ -76,6 +76,7 @@ if (settings.Database.Length > 0)
     services.AddHostedService<JobWorker>();
     services.AddHostedService<Housekeeper>();
     services.AddHostedService<FactsKeeper>();
+    services.AddHostedService<LastPack>();
     // Told to end, it ends, whatever waits for the database.
     services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(3));
 }

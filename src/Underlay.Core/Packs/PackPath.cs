@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Diagnostics.CodeAnalysis;
 using System.Text;
 
@@ -18,6 +19,10 @@ public readonly record struct PackPath : IComparable<PackPath>
         "com0", "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9",
         "lpt0", "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9",
     };
+
+    // Characters that are sound wherever they stand, and in normal form as they are.
+    private static readonly SearchValues<char> Plain = SearchValues.Create(
+        "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789_-./ ");
 
     private readonly string? value;
 
@@ -83,20 +88,8 @@ public readonly record struct PackPath : IComparable<PackPath>
         if (string.IsNullOrEmpty(text)) return PathProblem.Empty;
         if (text.Length > MaxLength) return PathProblem.TooLong;
         if (text[0] == '/') return PathProblem.Absolute;
-        for (var i = 0; i < text.Length; i++)
-        {
-            var c = text[i];
-            if (char.IsControl(c) || c == '\uFFFD') return PathProblem.ControlCharacter;
-            if (c == '\\') return PathProblem.Backslash;
-            if (c is ':' or '*' or '?' or '"' or '<' or '>' or '|') return PathProblem.ReservedCharacter;
-            if (char.IsSurrogate(c))
-            {
-                if (!char.IsHighSurrogate(c) || i + 1 == text.Length || !char.IsLowSurrogate(text[i + 1]))
-                    return PathProblem.ControlCharacter;
-                i++;
-            }
-        }
-
+        var isPlain = !text.AsSpan().ContainsAnyExcept(Plain);
+        if (!isPlain && FindProblemOfCharacters(text) is { } problem) return problem;
         foreach (var range in text.AsSpan().Split('/'))
         {
             var segment = text.AsSpan(range);
@@ -104,10 +97,26 @@ public readonly record struct PackPath : IComparable<PackPath>
             if (segment is "." or "..") return PathProblem.Traversal;
             if (segment[^1] is '.' or ' ') return PathProblem.TrailingDotOrSpace;
             var dot = segment.IndexOf('.');
-            if (DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(dot < 0 ? segment : segment[..dot]))
-                return PathProblem.ReservedName;
+            var stem = dot < 0 ? segment : segment[..dot];
+            if (stem.Length is 3 or 4 && DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(stem)) return PathProblem.ReservedName;
         }
 
-        return text.IsNormalized(NormalizationForm.FormC) ? null : PathProblem.NotNormal;
+        return isPlain || text.IsNormalized(NormalizationForm.FormC) ? null : PathProblem.NotNormal;
+    }
+
+    private static PathProblem? FindProblemOfCharacters(string text)
+    {
+        for (var i = 0; i < text.Length; i++)
+        {
+            var c = text[i];
+            if (char.IsControl(c) || c == '\uFFFD') return PathProblem.ControlCharacter;
+            if (c == '\\') return PathProblem.Backslash;
+            if (c is ':' or '*' or '?' or '"' or '<' or '>' or '|') return PathProblem.ReservedCharacter;
+            if (!char.IsSurrogate(c)) continue;
+            if (!char.IsHighSurrogate(c) || i + 1 == text.Length || !char.IsLowSurrogate(text[i + 1])) return PathProblem.ControlCharacter;
+            i++;
+        }
+
+        return null;
     }
 }

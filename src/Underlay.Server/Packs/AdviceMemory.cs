@@ -27,15 +27,15 @@ internal sealed class AdviceMemory
     {
         lock (given)
         {
-            placer ??= new Placer(overlay);
-            return [.. files.Select(file => given.GetValueOrDefault(KeyOf(file)) ?? Keep(file))];
+            return [.. files.Select(file => given.GetValueOrDefault(KeyOf(file)) ?? Keep(overlay, file))];
         }
     }
 
-    private PlacementAdvice Keep(TreeFile file)
+    private PlacementAdvice Keep(Overlay overlay, TreeFile file)
     {
+        placer ??= new Placer(overlay);
         var path = PackPath.Parse(file.Path.Value[(ReservedFolder.Tray.Length + 1)..]);
-        var advice = placer!.Advise(file with { Path = path }) with { File = file };
+        var advice = placer.Advise(file with { Path = path }) with { File = file };
         given[KeyOf(file)] = advice;
         return advice;
     }
