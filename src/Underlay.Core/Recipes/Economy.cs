@@ -14,6 +14,7 @@ public sealed class Economy
     private static readonly ConditionalWeakTable<Overlay, Economy> Known = [];
     private static readonly ConditionalWeakTable<BaseCatalogue, Economy> OfBases = [];
     private static readonly ConditionalWeakTable<Placement, Recipe> Read = [];
+    private readonly Lazy<Reckoning> reckoning;
     private readonly Dictionary<Good, double> bought = [];
     private readonly Dictionary<string, IReadOnlyList<Good>> accepted = new(StringComparer.Ordinal);
 
@@ -21,6 +22,7 @@ public sealed class Economy
     {
         Overlay = overlay;
         Rule = rule;
+        reckoning = new Lazy<Reckoning>(() => Reckoning.Of(this));
         var places = rule?.Recipes.Select(overlay.Profile.Place).ToList() ?? [];
         Recipes = [.. places.SelectMany(overlay.ShownIn).Select(RecipeOf).OfType<Recipe>()];
         var leftOut = places.SelectMany(overlay.Pack.In).Where(p => overlay.FindDrop(p.Path) is not null);
@@ -55,6 +57,9 @@ public sealed class Economy
 
     /// <summary>What can be bought, for how much a piece; 0 for what is at hand.</summary>
     public IReadOnlyDictionary<Good, double> Bought => bought;
+
+    /// <summary>What follows from the recipes.</summary>
+    public Reckoning Reckoning => reckoning.Value;
 
     /// <summary>The economy of a stack, read once.</summary>
     public static Economy Of(Overlay overlay)

@@ -13,6 +13,16 @@ internal sealed class Links(Overlay overlay)
     private readonly Lazy<ILookup<string, (Place Owner, string Field)>> referring = new(() => Referring(overlay));
 
     /// <summary>
+    /// Takes over from a stack before a change which entries say what, in places whose files it left alone; null where it left all
+    /// files of structure alone.
+    /// </summary>
+    public void TakeOver(Links before, StackChange? files)
+    {
+        foreach (var (key, known) in before.ofPack)
+            if (files?.Places.Contains(key.Place) != true) ofPack[key] = known;
+    }
+
+    /// <summary>
     /// The entry that has an id in a place and is shown; of several, the pack's, and of those the last by path. Null when there is
     /// none.
     /// </summary>

@@ -105,8 +105,10 @@ public sealed class Overlay
         }
 
         var other = before is null ? null : StackChange.OfFiles(before, overlay);
+        if (other is not null) overlay.Links.TakeOver(before!.Links, other);
         overlay.memory = new DropRounds(overlay).Run(before?.memory ?? DropMemory.Empty, other);
         var change = before is null ? null : StackChange.Between(before, overlay);
+        if (change is not null) overlay.Texts.TakeOver(before!.Texts, change);
         overlay.Groups = change is null ? overlay.FormGroups() : overlay.FormGroups(before!.Groups, change);
         return overlay;
     }
@@ -323,6 +325,8 @@ public sealed class Overlay
     private void TakeOver(Overlay before)
     {
         memory = before.memory;
+        Links.TakeOver(before.Links, null);
+        Texts.TakeOver(before.Texts, null);
         foreach (var drop in before.drops.Values) Add(drop with { Placement = ofPack[drop.Placement.Path] });
         foreach (var drop in before.baseDrops.Values) Add(drop);
         var changed = Pack.Placements.Zip(before.Pack.Placements)

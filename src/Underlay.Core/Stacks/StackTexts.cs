@@ -7,7 +7,16 @@ namespace Underlay.Core.Stacks;
 /// <summary>The texts that are wanted by the entries of a stack, worked out once for all who ask.</summary>
 internal sealed class StackTexts(Overlay overlay)
 {
-    private readonly ConcurrentDictionary<string, IReadOnlyList<WantedText>> wanted = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, (IReadOnlyList<WantedText> Texts, Asked Asked)> wanted = new(StringComparer.Ordinal);
+
+    /// <summary>
+    /// Takes over from a stack before a change what it cannot have made other; null for a change of what pictures show alone.
+    /// </summary>
+    public void TakeOver(StackTexts before, StackChange? change)
+    {
+        foreach (var (place, known) in before.wanted)
+            if (change is null || !known.Asked.MayDifferAfter(change)) wanted[place] = known;
+    }
 
     /// <summary>The texts that the shown entries of a place want, in order of the entries: the pack's first.</summary>
     public IReadOnlyList<WantedText> WantedIn(Place place)
@@ -19,10 +28,10 @@ internal sealed class StackTexts(Overlay overlay)
             _ =>
             {
                 var rules = place.RulesOf<TextsRule>(overlay.Edition).ToList();
-                return rules.Count == 0 ? [] : Asked.While(() => Find(place, rules)).Outcome;
-            });
+                return Asked.While(() => rules.Count == 0 ? [] : Find(place, rules));
+            }).Texts;
     }
 
-    private List<WantedText> Find(Place place, List<TextsRule> rules) =>
+    private IReadOnlyList<WantedText> Find(Place place, List<TextsRule> rules) =>
         [.. overlay.ShownIn(place).SelectMany(p => WantedText.Of(overlay, p, rules))];
 }

@@ -17,8 +17,8 @@ internal static class EconomyEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Overlay is not { Profile.Economy: not null } overlay) return new EconomyView(snapshot.Revision, [], []);
         var (now, before) = (Economy.Of(overlay), Economy.OfBase(overlay));
-        var costs = Costs.Of(now.Bought, now.Recipes);
-        var costsBefore = Costs.Of(before.Bought, before.Recipes);
+        var costs = now.Reckoning.Costs;
+        var costsBefore = before.Reckoning.Costs;
         var goods = new[] { now, before }
             .SelectMany(e => e.Recipes)
             .SelectMany(r => r.Uses.SelectMany(u => u.AnyOf).Concat(r.Makes.Select(m => m.Good)))

@@ -15,7 +15,7 @@ public sealed class FreeGainCheck : RecipeCheck
     protected override IEnumerable<Finding> Inspect(Economy economy)
     {
         if (economy.Recipes.All(r => r.From.Layer.IsBase)) yield break;
-        foreach (var gain in FreeGain.Find(economy.Recipes).Gains)
+        foreach (var gain in economy.Reckoning.Gains)
         {
             // What the base gives away is not the author's.
             if (

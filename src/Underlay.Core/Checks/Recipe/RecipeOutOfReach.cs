@@ -15,7 +15,7 @@ public sealed class RecipeOutOfReach : RecipeCheck
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Economy economy)
     {
-        var reached = Reachable.From(economy.Bought.Keys, [.. economy.Recipes, .. economy.LeftOut]);
+        var reached = economy.Reckoning.Reachable;
         foreach (var recipe in economy.Recipes.Where(r => !r.From.Layer.IsBase))
             foreach (var use in recipe.Uses.Where(u => !u.AnyOf.Any(reached.Contains)))
             {

@@ -14,7 +14,7 @@ public sealed class SameThings : RecipeCheck
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Economy economy)
     {
-        foreach (var clash in Clash.In(economy.Recipes))
+        foreach (var clash in economy.Reckoning.Clashes)
         {
             var station = $"at the station “{clash.Recipe.Station}”";
             var says = clash switch

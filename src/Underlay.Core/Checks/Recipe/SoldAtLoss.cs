@@ -14,8 +14,7 @@ public sealed class SoldAtLoss : RecipeCheck
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Economy economy)
     {
-        var costs = Costs.Of(economy.Bought, economy.Recipes);
-        foreach (var (good, cost) in costs.OrderBy(c => c.Key.Id, StringComparer.Ordinal))
+        foreach (var (good, cost) in economy.Reckoning.Costs.OrderBy(c => c.Key.Id, StringComparer.Ordinal))
         {
             if (cost.Way is null || economy.EntryOf(good) is not { } entry || economy.PriceOf(good) is not { } price || price >= cost.Price)
                 continue;
