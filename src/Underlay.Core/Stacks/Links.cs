@@ -61,8 +61,11 @@ internal sealed class Links(Overlay overlay)
     /// </summary>
     public IEnumerable<Placement> Line(Placement entry)
     {
-        var seen = new HashSet<Packs.PackPath>();
-        for (var at = entry; at is not null && seen.Add(at.Path); at = Parent(at)) yield return at;
+        yield return entry;
+        // Most take nothing over: nothing is made for them.
+        if (Parent(entry) is not { } parent) yield break;
+        var seen = new HashSet<Packs.PackPath> { entry.Path };
+        for (var at = parent; at is not null && seen.Add(at.Path); at = Parent(at)) yield return at;
     }
 
     /// <summary>The entry that an entry takes fields over from; null when it names none or one that is not there.</summary>

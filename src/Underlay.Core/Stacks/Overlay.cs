@@ -308,7 +308,9 @@ public sealed class Overlay
         bool IsHeirOnly(Group group) => group.Dropped.Count == 0 && group.Shown.All(p => p.Layer.IsBase);
         var kept = before
             .Where(g => !touched.ContainsKey(g.Key) && !(inLines && IsHeirOnly(g)))
-            .Select(g => inLines && g.Shown.Any(p => TakesOver(p.Place)) ? g with { TakenOver = FactsTakenOver(g.Shown) } : g);
+            .Select(g => inLines && FactsTakenOver(g.Shown) is var facts && (facts.Count > 0 || g.TakenOver.Count > 0)
+                ? g with { TakenOver = facts }
+                : g);
         return
         [
             .. kept
@@ -342,10 +344,11 @@ public sealed class Overlay
 
     private List<FileFacts> FactsTakenOver(IReadOnlyList<Placement> shown)
     {
-        var facts = new List<FileFacts>();
+        List<FileFacts>? facts = null;
         foreach (var entry in shown)
-            if (TakesOver(entry.Place)) facts.AddRange(Links.Line(entry).Skip(1).Select(p => p.Facts));
-        return facts;
+            if (TakesOver(entry.Place) && Links.Parent(entry) is not null)
+                (facts ??= []).AddRange(Links.Line(entry).Skip(1).Select(p => p.Facts));
+        return facts ?? [];
     }
 
     /// <summary>Base entries that take fields over from the pack's, and so may be shown otherwise.</summary>
