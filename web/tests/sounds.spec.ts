@@ -211,6 +211,11 @@ test('a call of the other host is recorded, finds its bird, and is right as Opus
     await page.getByTestId('record').click()
     await expect(page.getByTestId('recorder-state')).toContainText(/^[4-9]\.\d s/, { timeout: 20_000 })
     await page.getByTestId('record').click()
+    // What does not come in is not lost.
+    await page.context().setOffline(true)
+    await page.getByTestId('use-take-1').click()
+    await expect(page.getByTestId('take-failed')).toBeVisible()
+    await page.context().setOffline(false)
     await page.getByTestId('use-take-1').click()
     await expect(page.getByRole('dialog')).toHaveCount(0)
 

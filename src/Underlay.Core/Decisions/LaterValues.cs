@@ -10,29 +10,26 @@ namespace Underlay.Core.Decisions;
 /// <param name="Json">The value that holds its place, as JSON; null for the entry as a whole, which is held until the author says.</param>
 public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 {
-    /// <summary>
-    /// Where in the entry the value still stands: at its pointer, or, where rows of a list were moved, at the only other row that has it.
-    /// Null where it was set.
-    /// </summary>
-    public string? StandsIn(JsonText entry)
+    /// <summary>The row of a list that the value is in, and the way from there to the value; no row where it is in none.</summary>
+    internal (string? Row, string Field) InRow
     {
-        if (entry.Problem is not null) return null;
-        if (Json is null) return "";
-        if (Holds(entry.Find(Pointer))) return Pointer;
-        var others = entry.FindAll(AnyRow()).Where(f => Holds(f.Value)).Take(2).ToList();
-        return others is [var only] ? only.Pointer : null;
+        get
+        {
+            var steps = JsonText.Tokens(Pointer).ToArray();
+            var last = Array.FindLastIndex(steps, t => t.Length > 0 && t.All(char.IsAsciiDigit));
+            return last < 0 ? (null, Pointer) : (Joined(steps[..(last + 1)]), Joined(steps[(last + 1)..]));
+        }
     }
 
-    private bool Holds(JsonElement? value)
+    /// <summary>True where the value is held at a pointer.</summary>
+    internal bool IsHeld(JsonText entry, string pointer)
     {
-        if (value is not { } found) return false;
+        if (entry.Find(pointer) is not { } found) return false;
         using var held = JsonDocument.Parse(Json!);
         return JsonElement.DeepEquals(found, held.RootElement);
     }
 
-    private string AnyRow() =>
-        string.Concat(
-            JsonText.Tokens(Pointer).ToArray().Select(t => t.Length > 0 && t.All(char.IsAsciiDigit) ? "/*" : $"/{JsonText.Escape(t)}"));
+    private static string Joined(IEnumerable<string> steps) => string.Concat(steps.Select(t => $"/{JsonText.Escape(t)}"));
 }
 
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
@@ -45,6 +42,29 @@ public static class LaterValues
 
     /// <summary>All of them, by entry; rows that cannot be read are passed over.</summary>
     public static ILookup<PackPath, LaterValue> Read(FileTree tree) => ReadAll(tree).ToLookup(l => l.Path);
+
+    /// <summary>
+    /// Which of an entry's marks still stand, and where: at their pointers, or, where rows of a list were moved, in the only other row
+    /// that has all that was marked in one. A mark whose value was set stands no more.
+    /// </summary>
+    public static IReadOnlyList<(LaterValue Mark, string Pointer)> Standing(JsonText entry, IEnumerable<LaterValue> marks)
+    {
+        if (entry.Problem is not null) return [];
+        return
+        [
+            .. marks.GroupBy(m => m.InRow.Row).SelectMany(together =>
+            {
+                if (together.Key is not { } row || together.Any(m => m.Json is not null && m.IsHeld(entry, m.Pointer)))
+                    return together.Where(m => m.Json is null || m.IsHeld(entry, m.Pointer)).Select(m => (m, m.Pointer));
+                // None of the row's marks is held in it: it may stand elsewhere.
+                var others = entry.FindAll(AnyRow(row))
+                    .Where(r => together.All(m => m.IsHeld(entry, r.Pointer + m.InRow.Field)))
+                    .Take(2)
+                    .ToList();
+                return others is [var only] ? together.Select(m => (m, only.Pointer + m.InRow.Field)) : [];
+            }),
+        ];
+    }
 
     /// <summary>The edits that mark values for later; marks of entries that are gone are let go.</summary>
     public static IReadOnlyList<TreeEdit> Mark(FileTree tree, IReadOnlyCollection<LaterValue> values)
@@ -62,7 +82,8 @@ public static class LaterValues
     public static IReadOnlyList<TreeEdit> Unmark(FileTree tree, PackPath path, JsonText entry, IReadOnlyCollection<string> pointers)
     {
         var all = ReadAll(tree);
-        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(l.StandsIn(entry) ?? l.Pointer)));
+        var standing = Standing(entry, all.Where(l => l.Path == path)).DistinctBy(s => s.Mark).ToDictionary(s => s.Mark, s => s.Pointer);
+        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(standing.GetValueOrDefault(l, l.Pointer))));
     }
 
     /// <summary>The edits after which marks of an entry follow it to another path.</summary>
@@ -71,6 +92,10 @@ public static class LaterValues
         var all = ReadAll(tree);
         return Write(tree, all, all.ConvertAll(l => l.Path == from ? l with { Path = to } : l));
     }
+
+    private static string AnyRow(string row) =>
+        string.Concat(
+            JsonText.Tokens(row).ToArray().Select(t => t.Length > 0 && t.All(char.IsAsciiDigit) ? "/*" : $"/{JsonText.Escape(t)}"));
 
     private static List<LaterValue> ReadAll(FileTree tree)
     {

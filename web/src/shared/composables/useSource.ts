@@ -41,6 +41,7 @@ export function useSource(id: MaybeRefOrGetter<string>, of: 'picture' | 'sound' 
                 word: 'Run the steps on it all the same',
                 run: () => void renew(path, file, 'source'),
             })
+        return made !== undefined
     }
 
     return { isBusy: change.isBusy, renew }

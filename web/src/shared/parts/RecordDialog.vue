@@ -1,16 +1,27 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { ref, watch } from 'vue'
 import UDialog from './UDialog.vue'
 import { useRecorder, type Take } from '@/shared/composables/useRecorder'
 
 /** Records takes of a sound, to hear them and use one. */
 const isOpen = defineModel<boolean>({ required: true })
-defineProps<{ title: string; isBusy: boolean }>()
-const emit = defineEmits<{ use: [file: File] }>()
+const props = defineProps<{
+    title: string
+    isBusy: boolean
+    /** Brings a take in; false where it did not come in. */
+    use: (file: File) => Promise<boolean>
+}>()
+const hasFailed = ref(false)
 const recorder = useRecorder()
 const { state, level, counted, seconds, problem, takes } = recorder
 
 watch(isOpen, (open) => (open ? void recorder.open() : recorder.close()), { immediate: true })
+/** Until it has come in, the take stays where it can be used again. */
+async function bring(take: Take) {
+    hasFailed.value = false
+    if (await props.use(take.file)) isOpen.value = false
+    else hasFailed.value = true
+}
 const toggle = () => (state.value === 'ready' ? recorder.start() : recorder.stop())
 /** The meter in decibels, from -60 to 0. */
 const meter = () => Math.max(0, Math.min(1, 1 + Math.log10(Math.max(level.value, 1e-6)) / 3))
@@ -82,7 +93,7 @@ const says = (take: Take) =>
                         class="press"
                         :disabled="isBusy"
                         :data-test="`use-take-${take.number}`"
-                        @click="emit('use', take.file)"
+                        @click="bring(take)"
                     >
                         Use it
                     </button>
@@ -100,6 +111,10 @@ const says = (take: Take) =>
                 </li>
             </ol>
             <slot />
+            <p v-if="hasFailed" class="text-small" role="alert" data-test="take-failed">
+                <span class="text-madder" aria-hidden="true">▼ </span>It has not come in. Your takes stay here as long
+                as this stays open: use it again.
+            </p>
             <div class="flex items-start gap-4">
                 <p class="text-faint text-small grow">
                     The take that you use is kept in the pack as the recording; the others are gone when you leave this

@@ -25,7 +25,7 @@ const range = ({ minimum, maximum, unit }: Field) =>
                 <tr class="text-faint text-left">
                     <th class="font-normal">Name</th>
                     <th class="font-normal">Range</th>
-                    <th class="text-right font-normal">Usual</th>
+                    <th class="pr-2 text-right font-normal">Usual</th>
                     <th class="text-right font-normal">Here</th>
                 </tr>
             </thead>

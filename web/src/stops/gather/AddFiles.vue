@@ -15,10 +15,9 @@ const name = ref('')
 /** By its name its place is found, as with any other file. */
 async function use(take: File) {
     const path = `${name.value.trim() || 'recording'}.wav`
-    // Until it has come in, the take stays where it can be used again.
-    if (!(await drop.take([{ path, file: take }]))) return
-    isRecording.value = false
-    name.value = ''
+    const hasCome = await drop.take([{ path, file: take }])
+    if (hasCome) name.value = ''
+    return hasCome
 }
 </script>
 
@@ -47,7 +46,7 @@ async function use(take: File) {
         data-test="add-folder"
         @change="drop.take(readChosen($event.target as HTMLInputElement))"
     />
-    <RecordDialog v-model="isRecording" title="Record a sound" :is-busy="drop.progress.value !== null" @use="use">
+    <RecordDialog v-model="isRecording" title="Record a sound" :is-busy="drop.progress.value !== null" :use="use">
         <label>
             <span class="font-semibold">What it is</span>
             <input v-model="name" class="field mt-1" autocomplete="off" data-test="recording-name" />

@@ -29,10 +29,6 @@ function choose(event: Event) {
     field.value = ''
     if (file) void props.steps.renew(file)
 }
-async function take(file: File) {
-    await props.steps.renew(file)
-    isRecording.value = false
-}
 </script>
 
 <template>
@@ -97,6 +93,6 @@ async function take(file: File) {
                 <AddStep :offers="sound.offers" :is-disabled="isBusy || sound.offers.length === 0" @add="steps.add" />
             </li>
         </ol>
-        <RecordDialog v-model="isRecording" :title="`Record ${sound.title}`" :is-busy="isBusy" @use="take" />
+        <RecordDialog v-model="isRecording" :title="`Record ${sound.title}`" :is-busy="isBusy" :use="steps.renew" />
     </section>
 </template>

@@ -29,9 +29,7 @@ const hear = (line: ScriptLineView) =>
 
 const recorded = ref<ScriptLineView | null>(null)
 const isRecording = computed({ get: () => recorded.value !== null, set: () => (recorded.value = null) })
-async function use(file: File) {
-    if (recorded.value && (await take(recorded.value, file))) recorded.value = null
-}
+const use = async (file: File) => recorded.value !== null && (await take(recorded.value, file)) !== undefined
 
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 function choose(event: Event) {
@@ -162,7 +160,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
             v-model="isRecording"
             :title="`Record ${recorded.signals[0]?.name || recorded.sound}`"
             :is-busy="isBusy"
-            @use="use"
+            :use="use"
         />
     </div>
 </template>
