@@ -45,23 +45,27 @@ public static class LaterValues
 
     /// <summary>
     /// Which of an entry's marks still stand, and where: at their pointers, or, where rows of a list were moved, in the only other row
-    /// that has all that was marked in one. A mark whose value was set stands no more.
+    /// that has all that was marked in one and is marked for nothing itself. A mark whose value was set stands no more.
     /// </summary>
     public static IReadOnlyList<(LaterValue Mark, string Pointer)> Standing(JsonText entry, IEnumerable<LaterValue> marks)
     {
         if (entry.Problem is not null) return [];
+        bool Has(string row, IEnumerable<LaterValue> together) => together.All(m => m.IsHeld(entry, row + m.InRow.Field));
+        var rows = marks.ToLookup(m => m.InRow.Row);
+        var untouched = rows.Where(r => r.Key is not null && Has(r.Key, r)).Select(r => r.Key!).ToHashSet(StringComparer.Ordinal);
         return
         [
-            .. marks.GroupBy(m => m.InRow.Row).SelectMany(together =>
+            .. rows.SelectMany(together =>
             {
-                if (together.Key is not { } row || together.Any(m => m.Json is not null && m.IsHeld(entry, m.Pointer)))
-                    return together.Where(m => m.Json is null || m.IsHeld(entry, m.Pointer)).Select(m => (m, m.Pointer));
-                // None of the row's marks is held in it: it may stand elsewhere.
-                var others = entry.FindAll(AnyRow(row))
-                    .Where(r => together.All(m => m.IsHeld(entry, r.Pointer + m.InRow.Field)))
-                    .Take(2)
-                    .ToList();
-                return others is [var only] ? together.Select(m => (m, only.Pointer + m.InRow.Field)) : [];
+                if (together.Key is { } row
+                    && !untouched.Contains(row)
+                    && entry.FindAll(AnyRow(row))
+                        .Select(r => r.Pointer)
+                        .Where(r => !untouched.Contains(r) && Has(r, together))
+                        .Take(2)
+                        .ToList() is [var moved])
+                    return together.Select(m => (m, moved + m.InRow.Field));
+                return together.Where(m => m.Json is null || m.IsHeld(entry, m.Pointer)).Select(m => (m, m.Pointer));
             }),
         ];
     }

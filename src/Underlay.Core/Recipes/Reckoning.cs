@@ -1,6 +1,6 @@
 using System.IO.Hashing;
 using System.Runtime.CompilerServices;
-using System.Text;
+using System.Runtime.InteropServices;
 using Underlay.Core.Hosts;
 
 namespace Underlay.Core.Recipes;
@@ -68,7 +68,11 @@ public sealed class Reckoning
             if (recipe is null) continue;
             Add(hash, recipe.From.Facts.Hash.Hex);
             hash.Append(BitConverter.GetBytes(recipe.From.Layer.Height));
-            foreach (var good in recipe.Uses.Where(u => u.IsOpen).SelectMany(u => u.AnyOf)) Add(hash, good.Id);
+            foreach (var use in recipe.Uses.Where(u => u.IsOpen))
+            {
+                foreach (var good in use.AnyOf) Add(hash, good.Id);
+                Add(hash, "");
+            }
         }
 
         foreach (var (good, price) in economy.Bought)
@@ -84,7 +88,7 @@ public sealed class Reckoning
     /// <summary>A name with an end, so that two of them are not taken for one.</summary>
     private static void Add(XxHash128 hash, string name)
     {
-        hash.Append(Encoding.UTF8.GetBytes(name));
-        hash.Append([0]);
+        hash.Append(MemoryMarshal.AsBytes(name.AsSpan()));
+        hash.Append([0, 0]);
     }
 }

@@ -71,6 +71,15 @@ public class LaterValuesTests
         Assert.Equal(["/reactions/1/to_c"], told.Select(f => f.Pointer));
         // The row that they mark is still to come.
         Assert.Empty(Told(Marked(Glaze(Row(900, 1100)), marks)));
+        // It was moved, and the row that took its place shares a value with it.
+        told = Told(Marked(Glaze(Row(900, 1200), Row(700, 1200)), marks));
+        Assert.Equal(["/reactions/0/from_c", "/reactions/0/to_c"], told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
+        // Another row is marked alike: it keeps its own.
+        LaterValue[] twice = [.. marks, new(Path, "/reactions/0/from_c", "900"), new(Path, "/reactions/0/to_c", "1200")];
+        told = Told(Marked(Glaze(Row(900, 1200), Row(910, 1200)), twice));
+        Assert.Equal(
+            ["/reactions/0/from_c", "/reactions/0/to_c", "/reactions/1/to_c"],
+            told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
         // It was moved.
         told = Told(Marked(Glaze(Row(900, 1200), Row(700, 800)), marks));
         Assert.Equal(["/reactions/0/from_c", "/reactions/0/to_c"], told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
