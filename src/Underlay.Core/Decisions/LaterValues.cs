@@ -10,26 +10,29 @@ namespace Underlay.Core.Decisions;
 /// <param name="Json">The value that holds its place, as JSON; null for the entry as a whole, which is held until the author says.</param>
 public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 {
-    /// <summary>The row of a list that the value is in, and the way from there to the value; no row where it is in none.</summary>
-    internal (string? Row, string Field) InRow
+    /// <summary>
+    /// Where in the entry the value still stands: at its pointer, or, where rows of a list were moved, at the only other row that has it.
+    /// Null where it was set.
+    /// </summary>
+    public string? StandsIn(JsonText entry)
     {
-        get
-        {
-            var steps = JsonText.Tokens(Pointer).ToArray();
-            var last = Array.FindLastIndex(steps, t => t.Length > 0 && t.All(char.IsAsciiDigit));
-            return last < 0 ? (null, Pointer) : (Joined(steps[..(last + 1)]), Joined(steps[(last + 1)..]));
-        }
+        if (entry.Problem is not null) return null;
+        if (Json is null) return "";
+        if (Holds(entry.Find(Pointer))) return Pointer;
+        var others = entry.FindAll(AnyRow()).Where(f => Holds(f.Value)).Take(2).ToList();
+        return others is [var only] ? only.Pointer : null;
     }
 
-    /// <summary>True where the value is held at a pointer.</summary>
-    internal bool IsHeld(JsonText entry, string pointer)
+    private bool Holds(JsonElement? value)
     {
-        if (entry.Find(pointer) is not { } found) return false;
+        if (value is not { } found) return false;
         using var held = JsonDocument.Parse(Json!);
         return JsonElement.DeepEquals(found, held.RootElement);
     }
 
-    private static string Joined(IEnumerable<string> steps) => string.Concat(steps.Select(t => $"/{JsonText.Escape(t)}"));
+    private string AnyRow() =>
+        string.Concat(
+            JsonText.Tokens(Pointer).ToArray().Select(t => t.Length > 0 && t.All(char.IsAsciiDigit) ? "/*" : $"/{JsonText.Escape(t)}"));
 }
 
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
@@ -42,33 +45,6 @@ public static class LaterValues
 
     /// <summary>All of them, by entry; rows that cannot be read are passed over.</summary>
     public static ILookup<PackPath, LaterValue> Read(FileTree tree) => ReadAll(tree).ToLookup(l => l.Path);
-
-    /// <summary>
-    /// Which of an entry's marks still stand, and where: at their pointers, or, where rows of a list were moved, in the only other row
-    /// that has all that was marked in one and is marked for nothing itself. A mark whose value was set stands no more.
-    /// </summary>
-    public static IReadOnlyList<(LaterValue Mark, string Pointer)> Standing(JsonText entry, IEnumerable<LaterValue> marks)
-    {
-        if (entry.Problem is not null) return [];
-        bool Has(string row, IEnumerable<LaterValue> together) => together.All(m => m.IsHeld(entry, row + m.InRow.Field));
-        var rows = marks.ToLookup(m => m.InRow.Row);
-        var untouched = rows.Where(r => r.Key is not null && Has(r.Key, r)).Select(r => r.Key!).ToHashSet(StringComparer.Ordinal);
-        return
-        [
-            .. rows.SelectMany(together =>
-            {
-                if (together.Key is { } row
-                    && !untouched.Contains(row)
-                    && entry.FindAll(AnyRow(row))
-                        .Select(r => r.Pointer)
-                        .Where(r => !untouched.Contains(r) && Has(r, together))
-                        .Take(2)
-                        .ToList() is [var moved])
-                    return together.Select(m => (m, moved + m.InRow.Field));
-                return together.Where(m => m.Json is null || m.IsHeld(entry, m.Pointer)).Select(m => (m, m.Pointer));
-            }),
-        ];
-    }
 
     /// <summary>The edits that mark values for later; marks of entries that are gone are let go.</summary>
     public static IReadOnlyList<TreeEdit> Mark(FileTree tree, IReadOnlyCollection<LaterValue> values)
@@ -86,8 +62,7 @@ public static class LaterValues
     public static IReadOnlyList<TreeEdit> Unmark(FileTree tree, PackPath path, JsonText entry, IReadOnlyCollection<string> pointers)
     {
         var all = ReadAll(tree);
-        var standing = Standing(entry, all.Where(l => l.Path == path)).DistinctBy(s => s.Mark).ToDictionary(s => s.Mark, s => s.Pointer);
-        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(standing.GetValueOrDefault(l, l.Pointer))));
+        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(l.StandsIn(entry) ?? l.Pointer)));
     }
 
     /// <summary>The edits after which marks of an entry follow it to another path.</summary>
@@ -96,10 +71,6 @@ public static class LaterValues
         var all = ReadAll(tree);
         return Write(tree, all, all.ConvertAll(l => l.Path == from ? l with { Path = to } : l));
     }
-
-    private static string AnyRow(string row) =>
-        string.Concat(
-            JsonText.Tokens(row).ToArray().Select(t => t.Length > 0 && t.All(char.IsAsciiDigit) ? "/*" : $"/{JsonText.Escape(t)}"));
 
     private static List<LaterValue> ReadAll(FileTree tree)
     {
