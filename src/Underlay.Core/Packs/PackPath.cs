@@ -98,7 +98,8 @@ public readonly record struct PackPath : IComparable<PackPath>
             if (segment[^1] is '.' or ' ') return PathProblem.TrailingDotOrSpace;
             var dot = segment.IndexOf('.');
             var stem = dot < 0 ? segment : segment[..dot];
-            if (stem.Length is 3 or 4 && DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(stem)) return PathProblem.ReservedName;
+            if (stem.Length is 3 or 4 && DeviceNames.GetAlternateLookup<ReadOnlySpan<char>>().Contains(stem))
+                return PathProblem.ReservedName;
         }
 
         return isPlain || text.IsNormalized(NormalizationForm.FormC) ? null : PathProblem.NotNormal;
