@@ -10,29 +10,27 @@ namespace Underlay.Core.Decisions;
 /// <param name="Json">The value that holds its place, as JSON; null for the entry as a whole, which is held until the author says.</param>
 public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 {
-    /// <summary>
-    /// Where in the entry the value still stands: at its pointer, or, where rows of a list were moved, at the only other row that has it.
-    /// Null where it was set.
-    /// </summary>
-    public string? StandsIn(JsonText entry)
+    /// <summary>The row of a list that the value is in, empty where it is in none, and the way from there to the value.</summary>
+    internal (string Row, string Field) InRow
     {
-        if (entry.Problem is not null) return null;
-        if (Json is null) return "";
-        if (Holds(entry.Find(Pointer))) return Pointer;
-        var others = entry.FindAll(AnyRow()).Where(f => Holds(f.Value)).Take(2).ToList();
-        return others is [var only] ? only.Pointer : null;
+        get
+        {
+            var steps = JsonText.Tokens(Pointer).ToArray();
+            var last = Array.FindLastIndex(steps, LaterValues.IsNumber) + 1;
+            return (Joined(steps[..last]), Joined(steps[last..]));
+        }
     }
 
-    private bool Holds(JsonElement? value)
+    /// <summary>True where the value is held at a pointer.</summary>
+    internal bool IsHeld(JsonText entry, string pointer)
     {
-        if (value is not { } found) return false;
-        using var held = JsonDocument.Parse(Json!);
+        if (Json is null) return true;
+        if (entry.Find(pointer) is not { } found) return false;
+        using var held = JsonDocument.Parse(Json);
         return JsonElement.DeepEquals(found, held.RootElement);
     }
 
-    private string AnyRow() =>
-        string.Concat(
-            JsonText.Tokens(Pointer).ToArray().Select(t => t.Length > 0 && t.All(char.IsAsciiDigit) ? "/*" : $"/{JsonText.Escape(t)}"));
+    private static string Joined(IEnumerable<string> steps) => string.Concat(steps.Select(t => $"/{JsonText.Escape(t)}"));
 }
 
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
@@ -45,6 +43,42 @@ public static class LaterValues
 
     /// <summary>All of them, by entry; rows that cannot be read are passed over.</summary>
     public static ILookup<PackPath, LaterValue> Read(FileTree tree) => ReadAll(tree).ToLookup(l => l.Path);
+
+    /// <summary>
+    /// Which of an entry's marks still stand, and where. Those of one row go together: where the only other row that holds more than
+    /// half of them holds more than their own, it is theirs, moved. A mark whose value is not held in their row was set, and stands
+    /// no more.
+    /// </summary>
+    public static IReadOnlyList<(LaterValue Mark, string Pointer)> Standing(JsonText entry, IEnumerable<LaterValue> marks)
+    {
+        if (entry.Problem is not null) return [];
+        var rows = marks.ToLookup(m => m.InRow.Row, StringComparer.Ordinal);
+        int HeldIn(string row, IEnumerable<LaterValue> together) => together.Count(m => m.IsHeld(entry, row + m.InRow.Field));
+        bool IsAsMarked(string row) => rows.Contains(row) && HeldIn(row, rows[row]) == rows[row].Count();
+        string RowOf(IGrouping<string, LaterValue> together)
+        {
+            var here = HeldIn(together.Key, together);
+            if (here == together.Count()) return together.Key;
+            // A row that has all of its own marks is no other's.
+            var others = entry.FindAll(AnyRow(together.Key))
+                .Select(r => r.Pointer)
+                .Where(r => !IsAsMarked(r) && HeldIn(r, together) is var there && there > here && there * 2 > together.Count())
+                .Take(2)
+                .ToList();
+            return others is [var only] ? only : together.Key;
+        }
+
+        return
+        [
+            .. rows.SelectMany(together =>
+            {
+                var row = RowOf(together);
+                return together
+                    .Select(m => (Mark: m, Pointer: row + m.InRow.Field))
+                    .Where(m => m.Mark.IsHeld(entry, m.Pointer));
+            }),
+        ];
+    }
 
     /// <summary>The edits that mark values for later; marks of entries that are gone are let go.</summary>
     public static IReadOnlyList<TreeEdit> Mark(FileTree tree, IReadOnlyCollection<LaterValue> values)
@@ -62,7 +96,8 @@ public static class LaterValues
     public static IReadOnlyList<TreeEdit> Unmark(FileTree tree, PackPath path, JsonText entry, IReadOnlyCollection<string> pointers)
     {
         var all = ReadAll(tree);
-        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(l.StandsIn(entry) ?? l.Pointer)));
+        var standing = Standing(entry, all.Where(l => l.Path == path)).DistinctBy(s => s.Mark).ToDictionary(s => s.Mark, s => s.Pointer);
+        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(standing.GetValueOrDefault(l, l.Pointer))));
     }
 
     /// <summary>The edits after which marks of an entry follow it to another path.</summary>
@@ -71,6 +106,11 @@ public static class LaterValues
         var all = ReadAll(tree);
         return Write(tree, all, all.ConvertAll(l => l.Path == from ? l with { Path = to } : l));
     }
+
+    internal static bool IsNumber(string step) => step.Length > 0 && step.All(char.IsAsciiDigit);
+
+    private static string AnyRow(string row) =>
+        string.Concat(JsonText.Tokens(row).ToArray().Select(t => IsNumber(t) ? "/*" : $"/{JsonText.Escape(t)}"));
 
     private static List<LaterValue> ReadAll(FileTree tree)
     {

@@ -31,8 +31,7 @@ internal static class LaterEndpoints
         if (file is null) return [];
         var marks = LaterValues.Read(snapshot.Tree)[path].ToList();
         if (marks.Count == 0) return [];
-        var entry = JsonText.Parse(file.ReadAll());
-        return [.. marks.Select(m => m.StandsIn(entry)).OfType<string>()];
+        return [.. LaterValues.Standing(JsonText.Parse(file.ReadAll()), marks).Select(m => m.Pointer)];
     }
 
     private static async Task<LaterChanged> MarkAsync(Guid id, LaterRequest request, PackDesk desk, CancellationToken cancel)

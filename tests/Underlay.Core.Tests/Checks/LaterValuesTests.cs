@@ -64,6 +64,28 @@ public class LaterValuesTests
     }
 
     [Fact]
+    public void A_value_of_several_in_a_row_that_is_set_does_not_mark_another_row_that_has_it()
+    {
+        LaterValue[] marks = [new(Path, "/reactions/1/from_c", "900"), new(Path, "/reactions/1/to_c", "1200")];
+        var told = Told(Marked(Glaze(Row(900, 1100), Row(910, 1200)), marks));
+        Assert.Equal(["/reactions/1/to_c"], told.Select(f => f.Pointer));
+        // The row that they mark is still to come.
+        Assert.Empty(Told(Marked(Glaze(Row(900, 1100)), marks)));
+        // It was moved, and the row that took its place shares a value with it.
+        told = Told(Marked(Glaze(Row(900, 1200), Row(700, 1200)), marks));
+        Assert.Equal(["/reactions/0/from_c", "/reactions/0/to_c"], told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
+        // Another row is marked alike: it keeps its own.
+        LaterValue[] twice = [.. marks, new(Path, "/reactions/0/from_c", "900"), new(Path, "/reactions/0/to_c", "1200")];
+        told = Told(Marked(Glaze(Row(900, 1200), Row(910, 1200)), twice));
+        Assert.Equal(
+            ["/reactions/0/from_c", "/reactions/0/to_c", "/reactions/1/to_c"],
+            told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
+        // It was moved.
+        told = Told(Marked(Glaze(Row(900, 1200), Row(700, 800)), marks));
+        Assert.Equal(["/reactions/0/from_c", "/reactions/0/to_c"], told.Select(f => f.Pointer).Order(StringComparer.Ordinal));
+    }
+
+    [Fact]
     public void Marks_follow_their_entry_and_those_of_entries_that_are_gone_are_let_go()
     {
         var to = PackPath.Parse("entries/glazes/tide.json");

@@ -1,7 +1,9 @@
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Decisions;
 using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -44,24 +46,28 @@ public sealed class Held : Check
 
     private IEnumerable<Finding> HeldValues(Overlay overlay)
     {
-        foreach (var held in LaterValues.Read(overlay.Pack.Tree).SelectMany(l => l))
+        foreach (var marks in LaterValues.Read(overlay.Pack.Tree))
         {
-            if (!overlay.Pack.Facts.TryGetValue(held.Path, out var facts) || facts.Entry?.Text is not { } entry) continue;
-            if (held.StandsIn(entry) is not { } pointer) continue;
-            var at = entry.Locate(pointer);
-            yield return new Finding
-            {
-                Code = Code,
-                Severity = Severity.Note,
-                Path = held.Path.Value,
-                Pointer = pointer,
-                At = pointer.Length > 0 ? at : null,
-                Message = pointer.Length > 0
-                    ? $"{FieldName.Quote(pointer).Capitalised()} is marked to be set later, and is still as it was ({at})."
-                    : "It is marked to be finished later.",
-                Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = facts.Hash },
-            };
+            if (!overlay.Pack.Facts.TryGetValue(marks.Key, out var facts) || facts.Entry?.Text is not { } entry) continue;
+            foreach (var (held, pointer) in LaterValues.Standing(entry, marks)) yield return Told(held, pointer, facts, entry);
         }
+    }
+
+    private Finding Told(LaterValue held, string pointer, FileFacts facts, JsonText entry)
+    {
+        var at = entry.Locate(pointer);
+        return new Finding
+        {
+            Code = Code,
+            Severity = Severity.Note,
+            Path = held.Path.Value,
+            Pointer = pointer,
+            At = pointer.Length > 0 ? at : null,
+            Message = pointer.Length > 0
+                ? $"{FieldName.Quote(pointer).Capitalised()} is marked to be set later, and is still as it was ({at})."
+                : "It is marked to be finished later.",
+            Saw = new Dictionary<PackPath, ContentHash> { [held.Path] = facts.Hash },
+        };
     }
 
     private sealed record Many() : SharedCause("", "")
