@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
-import { Problem, type DropResult, type Refused } from '@/api/client'
+import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
 import { batches, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
@@ -45,7 +45,13 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
             say(`${count(taken, 'file')} came into the tray${left}.`)
             return refused.value.length === 0
         } catch (problem) {
-            warn(problem instanceof Problem ? problem.message : 'The files cannot be read; were they moved meanwhile?')
+            if (isPassing(problem)) warn('Not all of it came in. Add it again when Underlay answers.')
+            else
+                warn(
+                    problem instanceof Problem
+                        ? problem.message
+                        : 'The files cannot be read; were they moved meanwhile?',
+                )
             return false
         } finally {
             progress.value = null

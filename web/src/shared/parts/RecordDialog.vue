@@ -111,7 +111,8 @@ const says = (take: Take) =>
                 </li>
             </ol>
             <slot />
-            <p v-if="hasFailed" class="text-small" role="alert" data-test="take-failed">
+            <p v-if="isBusy" class="text-small" role="status">It is on its way …</p>
+            <p v-else-if="hasFailed" class="text-small" role="alert" data-test="take-failed">
                 <span class="text-madder" aria-hidden="true">▼ </span>It has not come in. Your takes stay here as long
                 as this stays open: use it again.
             </p>
