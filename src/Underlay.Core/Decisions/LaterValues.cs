@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
@@ -36,7 +37,6 @@ public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
 public static class LaterValues
 {
-    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>Where they are kept.</summary>
     public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/later.json");
@@ -135,7 +135,7 @@ public static class LaterValues
         var rows = now
             .OrderBy(v => v.Path)
             .ThenBy(v => v.Pointer, StringComparer.Ordinal)
-            .Select(v => new { path = v.Path.Value, pointer = v.Pointer, value = JsonElement.Parse(v.Json ?? "null") });
-        return [new TreeEdit.Write(Path, JsonSerializer.SerializeToUtf8Bytes(new { later = rows }, Indented))];
+            .Select(v => new JsonObject { ["path"] = v.Path.Value, ["pointer"] = v.Pointer, ["value"] = JsonNode.Parse(v.Json ?? "null") });
+        return [new TreeEdit.Write(Path, JsonBytes.OnLines(new JsonObject { ["later"] = new JsonArray([.. rows]) }))];
     }
 }

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
@@ -13,7 +14,6 @@ public sealed record PlaceholderFile(PackPath Path, ContentHash Hash, string Fro
 /// <summary>Reads and writes <c>.underlay/placeholders.json</c> (docs/pack-files.md).</summary>
 public static class PlaceholderFiles
 {
-    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>Where they are kept.</summary>
     public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/placeholders.json");
@@ -47,7 +47,9 @@ public static class PlaceholderFiles
     /// <summary>The file that keeps placeholders.</summary>
     public static TreeEdit.Write Write(IEnumerable<PlaceholderFile> placeholders)
     {
-        var rows = placeholders.OrderBy(p => p.Path).Select(p => new { path = p.Path.Value, hash = p.Hash.Hex, from = p.From });
-        return new TreeEdit.Write(Path, JsonSerializer.SerializeToUtf8Bytes(new { placeholders = rows }, Indented));
+        var rows = placeholders
+            .OrderBy(p => p.Path)
+            .Select(p => new JsonObject { ["path"] = p.Path.Value, ["hash"] = p.Hash.Hex, ["from"] = p.From });
+        return new TreeEdit.Write(Path, JsonBytes.OnLines(new JsonObject { ["placeholders"] = new JsonArray([.. rows]) }));
     }
 }

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Packs;
 
@@ -13,7 +14,6 @@ public sealed record Waiver(FindingKey Key, string Reason, IReadOnlyDictionary<s
 /// <summary>Reads and writes <c>.underlay/waivers.json</c> (docs/pack-files.md).</summary>
 public static class Waivers
 {
-    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>The waivers of a pack; a file that cannot be read gives none and the problem.</summary>
     public static (IReadOnlyList<Waiver> Waivers, string? Problem) Read(FileTree tree)
@@ -36,16 +36,16 @@ public static class Waivers
     /// <summary>The file that holds the waivers.</summary>
     public static TreeEdit.Write Write(IEnumerable<Waiver> waivers)
     {
-        var rows = waivers.Select(w => new
+        var rows = waivers.Select(w => new JsonObject
         {
-            code = w.Key.Code.Value,
-            path = w.Key.Path,
-            pointer = w.Key.Pointer,
-            discriminator = w.Key.Discriminator,
-            reason = w.Reason,
-            hashes = w.Hashes,
+            ["code"] = w.Key.Code.Value,
+            ["path"] = w.Key.Path,
+            ["pointer"] = w.Key.Pointer,
+            ["discriminator"] = w.Key.Discriminator,
+            ["reason"] = w.Reason,
+            ["hashes"] = new JsonObject(w.Hashes.Select(h => KeyValuePair.Create(h.Key, (JsonNode?)h.Value))),
         });
-        return new TreeEdit.Write(ReservedFolder.Waivers, JsonSerializer.SerializeToUtf8Bytes(new { waivers = rows }, Indented));
+        return new TreeEdit.Write(ReservedFolder.Waivers, JsonBytes.OnLines(new JsonObject { ["waivers"] = new JsonArray([.. rows]) }));
     }
 
     private static Waiver? ReadOne(JsonText text, string at)

@@ -8,6 +8,7 @@ namespace Underlay.Core.Hosts;
 internal static class Template
 {
     private static readonly FluidParser Parser = new();
+    private static readonly TemplateOptions Options = MakeOptions();
     private static readonly ConcurrentDictionary<string, IFluidTemplate> Parsed = new(StringComparer.Ordinal);
 
     /// <exception cref="InvalidDataException">The template is no Liquid.</exception>
@@ -17,9 +18,15 @@ internal static class Template
             Parser.TryParse(text, out var parsed, out var problem)
                 ? parsed
                 : throw new InvalidDataException($"The template {name} of {profile.Title} cannot be read: {problem}"));
-        var options = new TemplateOptions { MaxSteps = 10_000 };
-        var context = new Fluid.TemplateContext(options);
+        var context = new Fluid.TemplateContext(Options);
         foreach (var (key, value) in model) context.SetValue(key, value);
         return Encoding.UTF8.GetBytes(template.Render(context));
+    }
+
+    private static TemplateOptions MakeOptions()
+    {
+        var options = new TemplateOptions { MaxSteps = 10_000 };
+        options.Filters.AddFilter("json", TemplateJson.Filter);
+        return options;
     }
 }

@@ -1,5 +1,4 @@
 using System.Text;
-using System.Text.Json;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
@@ -90,7 +89,7 @@ public static class EntryMake
         var text = JsonText.Parse("{}\n"u8.ToArray());
         void Set(string pointer, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, pointer, value));
         if (id is not null) Set(place.Id!, JsonEdit.Text(id));
-        foreach (var value in values) Set($"/{value.Field}", Encoding.UTF8.GetBytes(JsonSerializer.Serialize(value.Value)));
+        foreach (var value in values) Set($"/{value.Field}", JsonBytes.Of(value.Value));
         var makes = Makes(overlay, place, name);
         if (makes is not null) Set(overlay.Profile.Economy!.Makes, makes.Value.Json);
         draft.Add(path, id is null ? "made" : $"made with the id {id}", new TreeEdit.Write(path, text.Utf8));

@@ -29,7 +29,6 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 
     private static readonly ConditionalWeakTable<TreeFile, StrongBox<StepsHead?>> Heads = [];
 
-    private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
     /// <summary>Where the steps of a picture are kept.</summary>
     public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Steps}/{picture}{Ending}");
@@ -89,7 +88,7 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
             ["steps"] = new JsonArray([.. Steps.Select(s => s.ToJson())]),
             ["result"] = Result.Hex,
         };
-        return new TreeEdit.Write(PathOf(picture), JsonSerializer.SerializeToUtf8Bytes(json, Indented));
+        return new TreeEdit.Write(PathOf(picture), JsonBytes.OnLines(json));
     }
 
     private static StepsHead? ReadHead(FileTree tree, TreeFile file)

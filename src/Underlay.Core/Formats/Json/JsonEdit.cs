@@ -1,5 +1,4 @@
 using System.Text;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 
 namespace Underlay.Core.Formats.Json;
@@ -8,11 +7,8 @@ namespace Underlay.Core.Formats.Json;
 /// <remarks>Pointers as in RFC 6901; a last token "-" is the place behind the last item of a list (section 4).</remarks>
 public static class JsonEdit
 {
-    // Letters are written as letters: people read these files.
-    private static readonly JsonSerializerOptions Readable = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
-
     /// <summary>A text as JSON writes it.</summary>
-    public static byte[] Text(string value) => JsonSerializer.SerializeToUtf8Bytes(value, Readable);
+    public static byte[] Text(string value) => JsonBytes.Of(value);
 
     /// <summary>
     /// The text with another value at a pointer: in place of the one there, as a new last field of the object around it, or as a new

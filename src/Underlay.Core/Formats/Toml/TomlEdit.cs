@@ -51,7 +51,7 @@ public static class TomlEdit
         Encoding.UTF8.GetBytes(string.Concat(text.AsSpan(0, start), written, text.AsSpan(end)));
 
     private static string Key(string key) =>
-        key.Length > 0 && key.All(c => char.IsAsciiLetterOrDigit(c) || c is '_' or '-') ? key : JsonSerializer.Serialize(key);
+        key.Length > 0 && key.All(c => char.IsAsciiLetterOrDigit(c) || c is '_' or '-') ? key : Encoding.UTF8.GetString(JsonBytes.Of(key));
 
     /// <summary>A basic string of TOML takes JSON's escapes, but for the solidus, which JSON need not escape.</summary>
     private static string Write(byte[] value)

@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text.Encodings.Web;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using Tomlyn;
 using Tomlyn.Model;
@@ -12,7 +10,6 @@ namespace Underlay.Core.Formats.Toml;
 /// <summary>Reads TOML 1.0 as the JSON that says the same, so that kinds judge both alike.</summary>
 public static class TomlText
 {
-    private static readonly JsonSerializerOptions Plain = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     /// <summary>
     /// Reads a text. Dates and numbers that JSON does not have become objects, which no field of a kind accepts.
@@ -26,10 +23,10 @@ public static class TomlText
         {
             // The serializer alone takes keys and tables that stand twice.
             _ = SyntaxParser.ParseStrict(text, validate: true);
-            var table = TomlSerializer.Deserialize<TomlTable>(text) ?? [];
+            var table = TomlSerializer.Deserialize(text, TomlTypes.Default.TomlTable) ?? [];
             var tree = new Lazy<TomlTree>(() => TomlTree.Read(text));
             return JsonText.Of(
-                JsonSerializer.SerializeToUtf8Bytes(Convert(table), Plain),
+                JsonBytes.OnOneLine(Convert(table)!),
                 pointer => TextPosition.In(text, tree.Value.StartOf(pointer)));
         }
         catch (TomlException problem)
