@@ -65,7 +65,7 @@ public static class FreeGain
     private static IEnumerable<List<Column>> Parts(List<Column> columns)
     {
         var graph = new AdjacencyGraph<object, SEdge<object>>(allowParallelEdges: true);
-        foreach (var column in columns)
+        foreach (var column in Circular.Of(columns, c => c.Takes.Select(t => t.Good), c => c.Gives.Select(g => g.Good)))
         {
             graph.AddVerticesAndEdgeRange(column.Takes.Select(t => new SEdge<object>(t.Good, column)));
             graph.AddVerticesAndEdgeRange(column.Gives.Select(g => new SEdge<object>(column, g.Good)));
@@ -73,7 +73,7 @@ public static class FreeGain
 
         var components = new Dictionary<object, int>();
         graph.StronglyConnectedComponents(components);
-        foreach (var part in columns.GroupBy(c => components[c]))
+        foreach (var part in columns.Where(components.ContainsKey).GroupBy(c => components[c]))
         {
             var left = part.ToList();
             // What takes something that nothing in the part makes takes it from outside.

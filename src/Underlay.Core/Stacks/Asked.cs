@@ -75,10 +75,10 @@ internal sealed class Asked
         || HaveCommon(places, change.Places)
         || HaveCommon(said, change.Said);
 
-    private static bool HaveCommon<T>(HashSet<T>? asked, IReadOnlySet<T> changed)
+    private static bool HaveCommon<T>(HashSet<T>? asked, HashSet<T> changed)
     {
         if (asked is null) return false;
-        var (few, many) = asked.Count < changed.Count ? ((IReadOnlySet<T>)asked, changed) : (changed, asked);
+        var (few, many) = asked.Count < changed.Count ? (asked, changed) : (changed, asked);
         foreach (var item in few)
             if (many.Contains(item)) return true;
         return false;

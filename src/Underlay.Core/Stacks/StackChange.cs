@@ -13,21 +13,21 @@ internal sealed class StackChange
     private readonly HashSet<(string Place, string Value)> values = [];
     private readonly List<Placement> files = [];
 
-    private readonly Lazy<IReadOnlySet<string>> said;
+    private readonly Lazy<HashSet<string>> said;
 
-    private StackChange() => said = new Lazy<IReadOnlySet<string>>(FindSaid);
+    private StackChange() => said = new Lazy<HashSet<string>>(FindSaid);
 
     /// <summary>Paths at which something else stands, or which the host leaves out in one of the two only.</summary>
-    public IReadOnlySet<PackPath> Paths => paths;
+    public HashSet<PackPath> Paths => paths;
 
     /// <summary>Places of such files.</summary>
-    public IReadOnlySet<string> Places => places;
+    public HashSet<string> Places => places;
 
     /// <summary>Those of them in which a file came, went or is left out, or says other texts than before; numbers left aside.</summary>
-    public IReadOnlySet<string> Said => said.Value;
+    public HashSet<string> Said => said.Value;
 
     /// <summary>All texts in entries among such files, in either of the two, with the entries' places.</summary>
-    public IReadOnlySet<(string Place, string Value)> Values => values;
+    public HashSet<(string Place, string Value)> Values => values;
 
     /// <summary>Such files of places, as they are in either of the two.</summary>
     public IReadOnlyList<Placement> Files => files;

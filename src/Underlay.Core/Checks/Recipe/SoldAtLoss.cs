@@ -14,17 +14,18 @@ public sealed class SoldAtLoss : RecipeCheck
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Economy economy)
     {
-        foreach (var (good, cost) in economy.Reckoning.Costs.OrderBy(c => c.Key.Id, StringComparer.Ordinal))
+        foreach (var (good, cost) in economy.Reckoning.Costs
+            .Where(c => c.Value.Way is not null && economy.PriceOf(c.Key) < c.Value.Price)
+            .OrderBy(c => c.Key.Id, StringComparer.Ordinal))
         {
-            if (cost.Way is null || economy.EntryOf(good) is not { } entry || economy.PriceOf(good) is not { } price || price >= cost.Price)
-                continue;
-            var mine = !entry.Layer.IsBase ? entry : !cost.Way.From.Layer.IsBase ? cost.Way.From : null;
+            var (entry, price) = (economy.EntryOf(good)!, economy.PriceOf(good));
+            var mine = !entry.Layer.IsBase ? entry : !cost.Way!.From.Layer.IsBase ? cost.Way.From : null;
             if (mine is null) continue;
             yield return Regret(
                 economy,
                 mine,
                 FormattableString.Invariant($"“{good.Id}” is sold for {price} and costs {cost.Price:0.##} to make, ")
-                    + $"by the cheapest way (“{cost.Way.Id}”).") with
+                    + $"by the cheapest way (“{cost.Way!.Id}”).") with
             {
                 Severity = Severity.Note,
                 Discriminator = good.Id,
