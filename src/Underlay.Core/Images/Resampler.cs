@@ -1,3 +1,5 @@
+using System.Runtime.Intrinsics;
+
 namespace Underlay.Core.Images;
 
 /// <summary>Brings pictures to another size.</summary>
@@ -50,25 +52,24 @@ public static class Resampler
 
     private static void Mix(RgbaPicture picture, (int First, double[] Weights) columns, (int First, double[] Weights) rows, Span<byte> to)
     {
-        double red = 0, green = 0, blue = 0, alpha = 0, plainRed = 0, plainGreen = 0, plainBlue = 0;
+        // Red, green, blue and one: weighted by alpha, of which the last is the sum, and plain.
+        Vector256<double> solid = default, plain = default;
         for (var j = 0; j < rows.Weights.Length; j++)
+        {
+            var row = picture.Row(rows.First + j).Slice(columns.First * 4, columns.Weights.Length * 4);
             for (var i = 0; i < columns.Weights.Length; i++)
             {
-                var pixel = picture.At(columns.First + i, rows.First + j);
+                var pixel = row.Slice(i * 4, 4);
                 var weight = columns.Weights[i] * rows.Weights[j];
-                var solid = weight * pixel[3];
-                red += solid * pixel[0];
-                green += solid * pixel[1];
-                blue += solid * pixel[2];
-                alpha += solid;
-                plainRed += weight * pixel[0];
-                plainGreen += weight * pixel[1];
-                plainBlue += weight * pixel[2];
+                var colour = Vector256.Create(pixel[0], pixel[1], pixel[2], 1.0);
+                solid += Vector256.Create(weight * pixel[3]) * colour;
+                plain += Vector256.Create(weight) * colour;
             }
+        }
 
-        to[0] = Round(alpha > 0 ? red / alpha : plainRed);
-        to[1] = Round(alpha > 0 ? green / alpha : plainGreen);
-        to[2] = Round(alpha > 0 ? blue / alpha : plainBlue);
+        var alpha = solid[3];
+        var mean = alpha > 0 ? solid / Vector256.Create(alpha) : plain;
+        for (var channel = 0; channel < 3; channel++) to[channel] = Round(mean[channel]);
         to[3] = Round(alpha);
     }
 

@@ -19,6 +19,9 @@ public sealed record RgbaPicture(PixelSize Size, byte[] Rgba)
     /// <summary>The four bytes of a pixel.</summary>
     public Span<byte> At(int x, int y) => Rgba.AsSpan(((y * Size.Width) + x) * 4, 4);
 
+    /// <summary>The bytes of a row of pixels.</summary>
+    public ReadOnlySpan<byte> Row(int y) => Rgba.AsSpan(y * Size.Width * 4, Size.Width * 4);
+
     /// <summary>A picture with clear black pixels.</summary>
     public static RgbaPicture Clear(PixelSize size) => new(size, new byte[size.Width * size.Height * 4]);
 }

@@ -179,16 +179,16 @@ public sealed class FixRunner
     /// <summary>Puts a copy of each file that would be overwritten or deleted under the reserved folder first.</summary>
     private static IReadOnlyList<TreeEdit> KeepOriginals(FileTree tree, IReadOnlyList<TreeEdit> edits)
     {
+        // A fix that keeps the original itself does so in its own way.
+        var kept = edits.OfType<TreeEdit.Write>().Select(w => w.Path).ToHashSet();
         var copies = edits
             .Select(e => e switch { TreeEdit.Write write => write.Path, TreeEdit.Delete delete => delete.Path, _ => (PackPath?)null })
             .OfType<PackPath>()
             .Where(path => !ReservedFolder.Holds(path))
             .Select(tree.Find)
             .OfType<TreeFile>()
-            .Where(f => tree.Find(ReservedFolder.SourceOf(f.Path)) is null)
+            .Where(f => !kept.Contains(ReservedFolder.SourceOf(f.Path)) && tree.Find(ReservedFolder.SourceOf(f.Path)) is null)
             .Select(f => new TreeEdit.Write(ReservedFolder.SourceOf(f.Path), f.ReadAll()));
-        // A fix that keeps the original itself does so in its own way.
-        var kept = edits.OfType<TreeEdit.Write>().Select(w => w.Path).ToHashSet();
-        return edits.Count == 0 ? edits : [.. copies.Where(c => !kept.Contains(c.Path)), .. edits];
+        return edits.Count == 0 ? edits : [.. copies, .. edits];
     }
 }

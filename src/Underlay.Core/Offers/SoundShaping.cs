@@ -70,11 +70,12 @@ public static class SoundShaping
                 [new TreeEdit.Write(seat.Path, source), .. Let(tree, seat, source), .. MoveLoop(tree, seat, shaped, source)],
                 null);
         var bytes = seat.Fit(shaped.Sound).Save(shaped.Sound);
+        var (made, result) = (ContentHash.Of(source), ContentHash.Of(bytes));
         return new ShapingResult(
             [
-                .. KeptSource.Edits(tree, seat.Path, source),
-                new TreeEdit.Write(seat.Path, bytes),
-                new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(seat.Path),
+                .. KeptSource.Edits(tree, seat.Path, source, made),
+                new TreeEdit.Write(seat.Path, bytes) { Hash = result },
+                new StepsFile(made, steps, result).WriteFor(seat.Path),
                 .. MoveLoop(tree, seat, shaped, bytes),
             ],
             null);
@@ -95,7 +96,7 @@ public static class SoundShaping
     {
         if (tree.Find(StepsFile.PathOf(seat.Path)) is { } steps) yield return new TreeEdit.Delete(steps.Path);
         if (tree.Find(ReservedFolder.SourceOf(seat.Path)) is null) yield break;
-        foreach (var edit in KeptSource.Edits(tree, seat.Path, source)) yield return edit;
+        foreach (var edit in KeptSource.Edits(tree, seat.Path, source, ContentHash.Of(source))) yield return edit;
         yield return new TreeEdit.Delete(ReservedFolder.SourceOf(seat.Path));
     }
 

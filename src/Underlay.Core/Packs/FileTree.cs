@@ -31,11 +31,13 @@ public abstract class FileContent
     /// <summary>The hash of the bytes, learned once.</summary>
     internal ContentHash HashOf(TreeFile file) => (ContentHash)(hash ??= KnownHash ?? ContentHash.Of(file.Lend().Span));
 
-    /// <summary>Bytes held in memory.</summary>
-    public static FileContent Of(ReadOnlyMemory<byte> bytes) => new InMemory(bytes);
+    /// <summary>Bytes held in memory, with their hash where it is known.</summary>
+    public static FileContent Of(ReadOnlyMemory<byte> bytes, ContentHash? hash = null) => new InMemory(bytes, hash);
 
-    private sealed class InMemory(ReadOnlyMemory<byte> bytes) : FileContent
+    private sealed class InMemory(ReadOnlyMemory<byte> bytes, ContentHash? known) : FileContent
     {
+        protected override ContentHash? KnownHash => known;
+
         protected internal override ReadOnlyMemory<byte>? FindMemory() => bytes;
 
         public override void Read(Span<byte> to) => bytes.Span[..to.Length].CopyTo(to);

@@ -7,17 +7,18 @@ public static class KeptSource
     /// <param name="tree">The pack.</param>
     /// <param name="path">The file that is made of it.</param>
     /// <param name="source">Its bytes.</param>
-    public static IReadOnlyList<TreeEdit> Edits(FileTree tree, PackPath path, byte[] source)
+    /// <param name="hash">Their hash.</param>
+    public static IReadOnlyList<TreeEdit> Edits(FileTree tree, PackPath path, byte[] source, ContentHash hash)
     {
         var edits = new List<TreeEdit>();
         var kept = ReservedFolder.SourceOf(path);
-        if (tree.Find(kept) is { } earlier && earlier.Hash is var old && old != ContentHash.Of(source))
+        if (tree.Find(kept) is { } earlier && earlier.Hash is var old && old != hash)
         {
             var aside = PackPath.Parse($"{kept}.{old.Hex[..8]}");
             if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
         }
 
-        edits.Add(new TreeEdit.Write(kept, source));
+        edits.Add(new TreeEdit.Write(kept, source) { Hash = hash });
         return edits;
     }
 }

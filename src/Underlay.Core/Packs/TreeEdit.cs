@@ -15,11 +15,14 @@ public abstract record TreeEdit
     /// <summary>Writes a file, new or in the place of the one there.</summary>
     public sealed record Write(PackPath Path, ReadOnlyMemory<byte> Bytes) : TreeEdit
     {
+        /// <summary>The hash of the bytes, where whoever made them knows it.</summary>
+        public ContentHash? Hash { get; init; }
+
         /// <inheritdoc/>
         public override IEnumerable<PackPath> Touches => [Path];
 
         internal override void ApplyTo(FileTree.Draft files) =>
-            files.Set(Path, new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes)));
+            files.Set(Path, new TreeFile(Path, Bytes.Length, FileContent.Of(Bytes, Hash)));
     }
 
     /// <summary>Puts a file, new or in the place of the one there, whose bytes are read when they are asked for.</summary>

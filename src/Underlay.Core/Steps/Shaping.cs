@@ -40,9 +40,9 @@ public static class Shaping
     public static ShapingResult Add(FileTree tree, PackPath path, params IReadOnlyList<Step> steps)
     {
         if (tree.Find(path) is not { } file) return new ShapingResult([], "there is no such picture");
-        var current = file.ReadAll();
-        if (FindSteps(tree, path) is { } known) return Shape(tree, path, known.Source, [.. known.Steps, .. steps]);
-        return Shape(tree, path, current, steps);
+        return FindSteps(tree, path) is { } known
+            ? Shape(tree, path, known.Source, [.. known.Steps, .. steps])
+            : Shape(tree, path, file.ReadAll(), steps, file.Hash);
     }
 
     /// <summary>Gives a picture other steps in place of those that it has. Without any, the source itself goes into the pack.</summary>
@@ -96,7 +96,7 @@ public static class Shaping
         if (read is null) return new ShapingResult([], problem);
         if (read.Size is not { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide })
             return new ShapingResult([], $"it is {read.Size}; a side may have at most {PackPictureFormat.MaxSide} pixels");
-        return new ShapingResult([.. KeptSource.Edits(tree, path, picture), new TreeEdit.Write(path, format.Encode(read))], null);
+        return new ShapingResult([.. KeptSource.Edits(tree, path, picture, ContentHash.Of(picture)), new TreeEdit.Write(path, format.Encode(read))], null);
     }
 
     /// <summary>Why a step does not run on what its file is.</summary>
@@ -111,17 +111,18 @@ public static class Shaping
     internal static string Unreadable(PackPath path) =>
         $"the file of its steps, {StepsFile.PathOf(path)}, cannot be read and is not overwritten: mend it, or take it out of the pack";
 
-    private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps)
+    private static ShapingResult Shape(FileTree tree, PackPath path, byte[] source, IReadOnlyList<Step> steps, ContentHash? hash = null)
     {
         if (StepsFile.IsUnreadable(tree, path)) return new ShapingResult([], Unreadable(path));
         var (bytes, problem) = Run(source, steps, FormatAt(path));
         if (bytes is null) return new ShapingResult([], problem);
+        var (made, result) = (hash ?? ContentHash.Of(source), ContentHash.Of(bytes));
         return new ShapingResult(
             [
-                .. KeptSource.Edits(tree, path, source),
+                .. KeptSource.Edits(tree, path, source, made),
                 .. StepsFile.Pictures(steps),
-                new TreeEdit.Write(path, bytes),
-                new StepsFile(ContentHash.Of(source), steps, ContentHash.Of(bytes)).WriteFor(path),
+                new TreeEdit.Write(path, bytes) { Hash = result },
+                new StepsFile(made, steps, result).WriteFor(path),
             ],
             null);
     }

@@ -28,7 +28,7 @@ public sealed record EditPlan(IReadOnlyList<EditRow> Rows, IReadOnlyList<NewBlob
             switch (edit)
             {
                 case TreeEdit.Write write:
-                    var hash = ContentHash.Of(write.Bytes.Span);
+                    var hash = write.Hash ?? ContentHash.Of(write.Bytes.Span);
                     blobs.Add(new NewBlob(hash, write.Bytes.Length, () => write.Bytes));
                     now[write.Path] = (hash, write.Bytes.Length);
                     break;

@@ -1,7 +1,6 @@
 using System.Buffers.Binary;
 using System.IO.Compression;
 using System.IO.Hashing;
-using System.Numerics;
 using System.Text;
 using Underlay.Core.Images;
 
@@ -11,8 +10,6 @@ namespace Underlay.Core.Formats.Png;
 /// <remarks>PNG specification; each row has the filter whose result has the least sum of absolute differences (section 12.8).</remarks>
 public static class PngWriter
 {
-    private const int Filters = 5;
-
     /// <summary>Encodes a picture. The same pixels give the same bytes.</summary>
     public static byte[] Write(RgbaPicture picture)
     {
@@ -58,10 +55,10 @@ public static class PngWriter
             for (var x = 0; x < picture.Size.Width; x++) picture.At(x, y)[..channels].CopyTo(row.AsSpan((x + 1) * channels));
             var to = rows.AsSpan(y * (rowBytes + 1), rowBytes + 1);
             var least = long.MaxValue;
-            for (byte filter = 0; filter < Filters; filter++)
+            for (byte filter = 0; filter < PngFilterTrials.Filters; filter++)
             {
-                Apply(filter, row, above, channels, trial);
-                var sum = SumOf(trial);
+                PngFilterTrials.Apply(filter, row, above, channels, trial);
+                var sum = PngFilterTrials.SumOf(trial);
                 if (sum >= least) continue;
                 least = sum;
                 to[0] = filter;
@@ -72,51 +69,5 @@ public static class PngWriter
         }
 
         return rows;
-    }
-
-    /// <summary>What a filter leaves of a row (section 9.2).</summary>
-    private static void Apply(byte filter, ReadOnlySpan<byte> padded, ReadOnlySpan<byte> paddedAbove, int channels, Span<byte> to)
-    {
-        ReadOnlySpan<byte> row = padded.Slice(channels, to.Length), left = padded[..to.Length];
-        ReadOnlySpan<byte> up = paddedAbove.Slice(channels, to.Length), corner = paddedAbove[..to.Length];
-        switch (filter)
-        {
-            case 0:
-                row.CopyTo(to);
-                break;
-            case 1:
-                Subtract(row, left, to);
-                break;
-            case 2:
-                Subtract(row, up, to);
-                break;
-            case 3:
-                for (var i = 0; i < to.Length; i++) to[i] = (byte)(row[i] - ((left[i] + up[i]) >> 1));
-                break;
-            default:
-                for (var i = 0; i < to.Length; i++) to[i] = (byte)(row[i] - Paeth(left[i], up[i], corner[i]));
-                break;
-        }
-    }
-
-    private static void Subtract(ReadOnlySpan<byte> from, ReadOnlySpan<byte> what, Span<byte> to)
-    {
-        var i = 0;
-        for (; i <= to.Length - Vector<byte>.Count; i += Vector<byte>.Count)
-            (new Vector<byte>(from[i..]) - new Vector<byte>(what[i..])).CopyTo(to[i..]);
-        for (; i < to.Length; i++) to[i] = (byte)(from[i] - what[i]);
-    }
-
-    private static long SumOf(ReadOnlySpan<byte> filtered)
-    {
-        var sum = 0L;
-        foreach (var value in filtered) sum += Math.Abs((int)(sbyte)value);
-        return sum;
-    }
-
-    private static int Paeth(int left, int up, int corner)
-    {
-        int byLeft = Math.Abs(up - corner), byUp = Math.Abs(left - corner), byCorner = Math.Abs(left + up - corner - corner);
-        return byLeft <= byUp && byLeft <= byCorner ? left : byUp <= byCorner ? up : corner;
     }
 }

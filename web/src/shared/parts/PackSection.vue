@@ -50,6 +50,12 @@ const everyFamily = computed(() => inFamilies(props.columns.filter((c) => c.plac
 const isTight = computed(() => props.isSmall && shown.value.length > 12)
 const isNarrow = (c: SectionColumn) => isCrowded.value && !isTouched(c) && props.chosen !== c.place
 
+const MARK = 20
+const DIGIT = 7
+/** The least width of a column in pixels: room for the longest number that is cut into its edge. */
+const leastOf = (c: SectionColumn) =>
+    isTight.value ? least.value : Math.max(least.value, ...marks(c).map((mark) => MARK + DIGIT * `${mark.number}`.length))
+
 const labels = useLabels(strip, () =>
     families.value.map(({ key, title, columns }) => ({
         key,
@@ -102,7 +108,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                 class="relative flex basis-0 items-start gap-[3px]"
                 :style="{
                     flexGrow: family.columns.reduce((sum, column) => sum + width(column), 0),
-                    minWidth: `${family.columns.length * (least + 3) - 3}px`,
+                    minWidth: `${family.columns.reduce((sum, column) => sum + leastOf(column) + 3, -3)}px`,
                 }"
                 :data-group="family.key"
             >
@@ -112,7 +118,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                     :key="column.place"
                     :type="isSmall ? undefined : 'button'"
                     class="column basis-0 text-left"
-                    :style="{ flexGrow: width(column), minWidth: `${least}px` }"
+                    :style="{ flexGrow: width(column), minWidth: `${leastOf(column)}px` }"
                     :tabindex="isSmall ? undefined : tabStop === column.place ? 0 : -1"
                     :aria-pressed="isSmall ? undefined : chosen === column.place"
                     :aria-label="says(column)"
@@ -166,7 +172,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                 </component>
                 <span
                     v-if="!isSmall && labels[family.key] === 'group'"
-                    class="text-tiny pointer-events-none absolute top-[61px] left-0 pt-0.5 whitespace-nowrap"
+                    class="text-tiny pointer-events-none absolute top-[60px] left-0 pt-0.5 whitespace-nowrap"
                     :class="family.columns.some((column) => column.place === chosen) ? 'font-bold' : ''"
                     aria-hidden="true"
                     data-label
