@@ -24,17 +24,25 @@ const strip = ref<HTMLElement>()
 const { width: room } = useElementSize(strip)
 /** The least width of a column, in pixels: enough to press. */
 const least = computed(() => (props.isSmall ? 14 : 24))
+const [COLUMN_GAP, FAMILY_GAP, MARK, DIGIT] = [3, 9, 18, 7]
+/** The same, with room for the longest number that is cut into its edge. */
+const leastOf = (c: SectionColumn) =>
+    props.isSmall
+        ? least.value
+        : Math.max(least.value, ...marks(c).map((mark) => MARK + DIGIT * `${mark.number}`.length))
+const leastOfAll = (columns: readonly SectionColumn[]) =>
+    columns.reduce((sum, column) => sum + leastOf(column) + COLUMN_GAP, 0)
 const shown = computed(() => {
     const touched = props.columns.filter(isTouched)
     if (props.isSmall && isCrowded.value) return touched.length > 0 ? touched : props.columns.slice(0, MOST_COLUMNS)
     const all = props.columns.filter((c) => c.place !== 'elsewhere' || isTouched(c))
-    const gaps = new Set(all.map((c) => c.family)).size * 6
-    const fitting = Math.floor((room.value - gaps) / (least.value + 3))
-    if (room.value === 0 || all.length <= fitting) return all
+    const free = room.value - new Set(all.map((c) => c.family)).size * FAMILY_GAP
+    if (room.value === 0 || leastOfAll(all) <= free) return all
     // Where there is no room for all, the smallest that the pack does not touch are in the list of places only.
     const kept = (c: SectionColumn) => isTouched(c) || c.place === props.chosen
     const others = all.filter((c) => !kept(c)).sort((a, b) => b.inBase - a.inBase)
-    const added = new Set(others.slice(0, Math.max(0, fitting - all.filter(kept).length)))
+    const fitting = Math.floor((free - leastOfAll(all.filter(kept))) / (least.value + COLUMN_GAP))
+    const added = new Set(others.slice(0, Math.max(0, fitting)))
     return all.filter((c) => kept(c) || added.has(c))
 })
 /** Places of one family stand together. */
@@ -49,12 +57,6 @@ const everyFamily = computed(() => inFamilies(props.columns.filter((c) => c.plac
 /** So many side by side that a mark has no room for its number; the row says the sum. */
 const isTight = computed(() => props.isSmall && shown.value.length > 12)
 const isNarrow = (c: SectionColumn) => isCrowded.value && !isTouched(c) && props.chosen !== c.place
-
-const MARK = 20
-const DIGIT = 7
-/** The least width of a column in pixels: room for the longest number that is cut into its edge. */
-const leastOf = (c: SectionColumn) =>
-    isTight.value ? least.value : Math.max(least.value, ...marks(c).map((mark) => MARK + DIGIT * `${mark.number}`.length))
 
 const labels = useLabels(strip, () =>
     families.value.map(({ key, title, columns }) => ({
@@ -108,7 +110,7 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                 class="relative flex basis-0 items-start gap-[3px]"
                 :style="{
                     flexGrow: family.columns.reduce((sum, column) => sum + width(column), 0),
-                    minWidth: `${family.columns.reduce((sum, column) => sum + leastOf(column) + 3, -3)}px`,
+                    minWidth: `${leastOfAll(family.columns) - COLUMN_GAP}px`,
                 }"
                 :data-group="family.key"
             >
