@@ -24,7 +24,7 @@ const strip = ref<HTMLElement>()
 const { width: room } = useElementSize(strip)
 /** The least width of a column, in pixels: enough to press. */
 const least = computed(() => (props.isSmall ? 14 : 24))
-const [COLUMN_GAP, FAMILY_GAP, MARK, DIGIT] = [3, 9, 18, 7]
+const [COLUMN_GAP, FAMILY_GAP, MARK, DIGIT] = [3, 9, 17, 7]
 /** The same, with room for the longest number that is cut into its edge. */
 const leastOf = (c: SectionColumn) =>
     props.isSmall
