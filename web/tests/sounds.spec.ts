@@ -186,6 +186,12 @@ test('one long recording becomes the sounds that were read out, each in its plac
     await page.getByTestId('names').fill('audio/bells/low_1')
     await expect(page.getByRole('status').filter({ hasText: 'only 1 names given' })).toBeVisible()
     await expect(page.getByTestId('split')).toBeDisabled()
+    // What was read out is still there after a look elsewhere.
+    await page.getByTestId('part').nth(2).getByRole('checkbox').check()
+    await page.reload()
+    await page.getByTestId('open-split').click()
+    await expect(page.getByTestId('names')).toHaveValue('audio/bells/low_1')
+    await page.getByTestId('part').nth(2).getByRole('checkbox').uncheck()
     await page.getByTestId('name-list').selectOption({ label: 'audio/bells, as in the base (6)' })
     await expect(page.getByTestId('part').first()).toContainText('high_1')
     await expect(page.getByText(/No part for audio\/bells\/mid_/)).toBeVisible()

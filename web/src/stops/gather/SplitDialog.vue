@@ -33,7 +33,10 @@ const {
     enabled: isOpen,
     staleTime: Infinity,
 })
-const { text, names, parts, isKept, problem, left, tick } = useParts(recording)
+const { text, names, parts, isKept, problem, left, tick, forget } = useParts(
+    recording,
+    () => `split ${props.pack} ${props.file}`,
+)
 const isEven = ref(true)
 const isPlaced = ref(true)
 watch(isOpen, stop)
@@ -71,7 +74,9 @@ async function split() {
         () => data(api.POST('/api/packs/{id}/tray/parts', { params: { path: { id: props.pack } }, body })),
         ({ taken, placed, kept }) => `${whereTo(taken - placed, placed)}. The recording is kept in ${kept}.`,
     )
-    if (made) isOpen.value = false
+    if (!made) return
+    forget()
+    isOpen.value = false
 }
 </script>
 

@@ -1,5 +1,6 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, type MaybeRefOrGetter, type Ref } from 'vue'
 import type { PartOfRecording, RecordingView } from '@/api/client'
+import { useKept } from '@/shared/composables/useKept'
 
 /** A part with what it is to be called; empty where no name is left for it. */
 export interface NamedPart extends PartOfRecording {
@@ -64,24 +65,38 @@ export function problemOf(parts: readonly NamedPart[], names: readonly string[])
     return ''
 }
 
-/** The parts of a recording, which of them are taken, and their names. */
-export function useParts(recording: Ref<RecordingView | undefined>) {
-    const text = ref('')
-    const taken = ref<boolean[]>([])
-    const isKept = ref(false)
-    watch(
-        recording,
-        (now) => {
-            taken.value = now?.parts.map((part) => part.kind === 'take') ?? []
-        },
-        { immediate: true },
-    )
-    const names = computed(() => namesIn(text.value))
-    const parts = computed(() => named(recording.value?.parts ?? [], taken.value, names.value, isKept.value))
-    // Keeping them ticks them, and not keeping them unticks them: nobody has to find them in the list.
-    watch(isKept, (now) => {
-        taken.value = parts.value.map((part) => (part.kind === 'repeated' ? now : part.isTaken))
+/** What an author chose of a recording. */
+interface Choice {
+    names: string
+    taken: boolean[]
+    isKept: boolean
+}
+
+const proposed = (recording: RecordingView | undefined): Choice => ({
+    names: '',
+    taken: recording?.parts.map((part) => part.kind === 'take') ?? [],
+    isKept: false,
+})
+
+/** The parts of a recording, which of them are taken, and their names: kept under a name until it is split. */
+export function useParts(recording: Ref<RecordingView | undefined>, keptAs: MaybeRefOrGetter<string>) {
+    const kept = useKept(keptAs)
+    const choice = computed<Choice>(() => {
+        const first = proposed(recording.value)
+        const chosen = kept.value === null ? first : { ...first, ...(JSON.parse(kept.value) as Choice) }
+        // Another recording of that name has other parts.
+        return chosen.taken.length === first.taken.length ? chosen : { ...chosen, taken: first.taken }
     })
+    const choose = (now: Partial<Choice>) => (kept.value = JSON.stringify({ ...choice.value, ...now }))
+    const text = computed({ get: () => choice.value.names, set: (names) => choose({ names }) })
+    const isKept = computed({
+        get: () => choice.value.isKept,
+        // Keeping them ticks them, and not keeping them unticks them: nobody has to find them in the list.
+        set: (isKept) =>
+            choose({ isKept, taken: parts.value.map((part) => (part.kind === 'repeated' ? isKept : part.isTaken)) }),
+    })
+    const names = computed(() => namesIn(text.value))
+    const parts = computed(() => named(recording.value?.parts ?? [], choice.value.taken, names.value, isKept.value))
     return {
         text,
         names,
@@ -89,6 +104,8 @@ export function useParts(recording: Ref<RecordingView | undefined>) {
         isKept,
         problem: computed(() => problemOf(parts.value, names.value)),
         left: computed(() => names.value.slice(parts.value.filter((part) => part.isTaken && !part.isFurther).length)),
-        tick: (index: number, isTaken: boolean) => (taken.value = taken.value.with(index, isTaken)),
+        tick: (index: number, isTaken: boolean) => choose({ taken: choice.value.taken.with(index, isTaken) }),
+        /** Lets go of what was chosen. */
+        forget: () => (kept.value = null),
     }
 }
