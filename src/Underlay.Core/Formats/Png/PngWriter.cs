@@ -44,6 +44,14 @@ public static class PngWriter
         return packed.ToArray();
     }
 
+    private static void CopyRow(ReadOnlySpan<byte> rgba, int channels, Span<byte> to)
+    {
+        if (channels == 4) rgba.CopyTo(to);
+        else
+            for (int from = 0, at = 0; from < rgba.Length; from += 4, at += 3)
+                (to[at], to[at + 1], to[at + 2]) = (rgba[from], rgba[from + 1], rgba[from + 2]);
+    }
+
     private static byte[] Filter(RgbaPicture picture, int channels)
     {
         var rowBytes = picture.Size.Width * channels;
@@ -52,7 +60,7 @@ public static class PngWriter
         byte[] row = new byte[channels + rowBytes], above = new byte[channels + rowBytes], trial = new byte[rowBytes];
         for (var y = 0; y < picture.Size.Height; y++)
         {
-            for (var x = 0; x < picture.Size.Width; x++) picture.At(x, y)[..channels].CopyTo(row.AsSpan((x + 1) * channels));
+            CopyRow(picture.Row(y), channels, row.AsSpan(channels));
             var to = rows.AsSpan(y * (rowBytes + 1), rowBytes + 1);
             var least = long.MaxValue;
             for (byte filter = 0; filter < PngFilterTrials.Filters; filter++)
