@@ -37,7 +37,6 @@ public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
 public static class LaterValues
 {
-
     /// <summary>Where they are kept.</summary>
     public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/later.json");
 

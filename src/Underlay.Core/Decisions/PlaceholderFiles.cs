@@ -14,7 +14,6 @@ public sealed record PlaceholderFile(PackPath Path, ContentHash Hash, string Fro
 /// <summary>Reads and writes <c>.underlay/placeholders.json</c> (docs/pack-files.md).</summary>
 public static class PlaceholderFiles
 {
-
     /// <summary>Where they are kept.</summary>
     public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/placeholders.json");
 

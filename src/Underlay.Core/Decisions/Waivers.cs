@@ -14,7 +14,6 @@ public sealed record Waiver(FindingKey Key, string Reason, IReadOnlyDictionary<s
 /// <summary>Reads and writes <c>.underlay/waivers.json</c> (docs/pack-files.md).</summary>
 public static class Waivers
 {
-
     /// <summary>The waivers of a pack; a file that cannot be read gives none and the problem.</summary>
     public static (IReadOnlyList<Waiver> Waivers, string? Problem) Read(FileTree tree)
     {

@@ -1,5 +1,4 @@
 using System.Numerics;
-using System.Runtime.InteropServices;
 
 namespace Underlay.Core.Images;
 
@@ -13,14 +12,14 @@ public sealed record RgbaPicture(PixelSize Size, byte[] Rgba)
     {
         get
         {
-            // What all pixels have in common, many at a time.
-            var pixels = MemoryMarshal.Cast<byte, uint>(Rgba.AsSpan());
-            var (common, i) = (Vector<uint>.AllBitsSet, 0);
-            for (; i <= pixels.Length - Vector<uint>.Count; i += Vector<uint>.Count) common &= new Vector<uint>(pixels[i..]);
-            var all = uint.MaxValue;
-            for (var lane = 0; lane < Vector<uint>.Count; lane++) all &= common[lane];
-            for (; i < pixels.Length; i++) all &= pixels[i];
-            return MemoryMarshal.AsBytes(new ReadOnlySpan<uint>(in all))[3] == 255;
+            // What pixels have in common, many at a time; then those at the end.
+            var (common, i) = (Vector<byte>.AllBitsSet, 0);
+            for (; i <= Rgba.Length - Vector<byte>.Count; i += Vector<byte>.Count) common &= new Vector<byte>(Rgba, i);
+            for (var alpha = 3; alpha < Vector<byte>.Count; alpha += 4)
+                if (common[alpha] != 255) return false;
+            for (i += 3; i < Rgba.Length; i += 4)
+                if (Rgba[i] != 255) return false;
+            return true;
         }
     }
 

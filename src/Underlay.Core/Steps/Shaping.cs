@@ -96,7 +96,12 @@ public static class Shaping
         if (read is null) return new ShapingResult([], problem);
         if (read.Size is not { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide })
             return new ShapingResult([], $"it is {read.Size}; a side may have at most {PackPictureFormat.MaxSide} pixels");
-        return new ShapingResult([.. KeptSource.Edits(tree, path, picture, ContentHash.Of(picture)), new TreeEdit.Write(path, format.Encode(read))], null);
+        return new ShapingResult(
+            [
+                .. KeptSource.Edits(tree, path, picture, ContentHash.Of(picture)),
+                new TreeEdit.Write(path, format.Encode(read)),
+            ],
+            null);
     }
 
     /// <summary>Why a step does not run on what its file is.</summary>

@@ -10,7 +10,6 @@ namespace Underlay.Core.Formats.Toml;
 /// <summary>Reads TOML 1.0 as the JSON that says the same, so that kinds judge both alike.</summary>
 public static class TomlText
 {
-
     /// <summary>
     /// Reads a text. Dates and numbers that JSON does not have become objects, which no field of a kind accepts.
     /// </summary>

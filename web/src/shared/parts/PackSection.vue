@@ -98,8 +98,8 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
     <div class="flex min-w-0 gap-2">
         <div
             ref="strip"
-            class="relative flex min-w-0 grow gap-[9px] overflow-hidden [scrollbar-width:none] max-[1000px]:gap-[6px] max-[1000px]:overflow-x-auto"
-            :class="isSmall ? 'h-[62px]' : 'h-[80px]'"
+            class="relative flex min-w-0 grow gap-[9px] overflow-hidden [scrollbar-width:none]"
+            :class="['max-[1000px]:gap-[6px] max-[1000px]:overflow-x-auto', isSmall ? 'h-[62px]' : 'h-[80px]']"
             role="group"
             aria-label="Section of the pack"
             @keydown="walk"
@@ -153,11 +153,11 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
                                 height: `${Math.min(added(column), 1 - share(column)) * 100}%`,
                             }"
                         ></span>
-                        <span class="absolute top-0 right-0 left-0 flex flex-wrap items-start gap-x-1 px-[3px]">
+                        <span class="absolute top-0 right-0 left-0 flex flex-wrap items-start gap-x-1 px-px">
                             <span
                                 v-for="mark in marks(column)"
                                 :key="mark.severity"
-                                class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-[2px] leading-3"
+                                class="mark bg-paper text-ink text-tiny flex items-center gap-[2px] px-px leading-3"
                             >
                                 <SeverityMark :severity="mark.severity" />{{ isTight ? '' : mark.number }}
                             </span>
