@@ -22,6 +22,20 @@ const crowded = (page: Page) =>
             .map(({ text }) => text)
     })
 
+/** Numbers of findings that are wider than the columns into which they are cut. */
+const cut = (page: Page) =>
+    page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('[data-column]')].flatMap((column) =>
+            [...column.querySelectorAll('.mark')]
+                .filter((mark) => {
+                    const range = document.createRange()
+                    range.selectNodeContents(mark)
+                    return range.getBoundingClientRect().right > column.getBoundingClientRect().right
+                })
+                .map((mark) => `${column.dataset.column} ${mark.textContent}`),
+        ),
+    )
+
 for (const width of [1280, 900])
     for (const title of ['Tidepool Glazes', 'Winter Market', 'Northern Plates'])
         test(`the strip of ${title} cuts no label at ${width} pixels`, async ({ page }) => {
@@ -30,7 +44,24 @@ for (const width of [1280, 900])
             await expect(page.locator('[data-label]').first()).toBeVisible()
             expect(await page.locator('[data-label]').count()).toBeGreaterThan(2)
             expect(await crowded(page)).toEqual([])
+            expect(await cut(page)).toEqual([])
+            // Where there is less room it is scrolled.
+            const strip = page.getByRole('group', { name: 'Section of the pack' })
+            if (width === 1280)
+                expect(await strip.evaluate((at) => at.scrollWidth - at.clientWidth)).toBeLessThanOrEqual(0)
         })
+
+test('a thousand findings of one place have room for their number', async ({ page }) => {
+    const id = await newPack(page, 'Many Texts')
+    const rows = Array.from({ length: 1200 }, (_, i) => `saltbrook_line_${i}/line,Line ${i}.,Zeile ${i}.,Ligne ${i}.`)
+    await page.request.put(`/api/packs/${id}/file?path=texts/saltbrook.csv`, {
+        data: ['key,en,de,fr', ...rows, ''].join('\n'),
+    })
+    await page.setViewportSize({ width: 900, height: 800 })
+    await page.goto(`/packs/${id}/gather`)
+    await expect(page.locator('[data-column="texts"] .mark')).toHaveText('1200')
+    expect(await cut(page)).toEqual([])
+})
 
 test('each place has its own name in the menu and while its column has the focus', async ({ page }) => {
     await page.goto(`/packs/${await demoPack(page, 'Tidepool Glazes')}/gather`)
