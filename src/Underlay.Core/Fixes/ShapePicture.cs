@@ -27,7 +27,10 @@ public sealed record ShapePicture(
     {
         if (placement.Layer.IsBase) return null;
         var steps = Fitting.Steps(placement.Place, size, Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size));
-        return new ShapePicture(placement.Path, steps[0].TitleFor(size), steps);
+        return new ShapePicture(
+            placement.Path,
+            steps[0].TitleFor(size),
+            Fitting.HasEdgesToKeep(overlay, placement) ? [.. steps, new HardenAlpha()] : steps);
     }
 
     /// <inheritdoc/>

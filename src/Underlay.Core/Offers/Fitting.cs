@@ -32,6 +32,13 @@ internal static class Fitting
         return ringIsClear ? [fit, new ClearBorder()] : [fit];
     }
 
+    /// <summary>
+    /// True for a picture whose pixels are solid or clear, as they have to be there: averaging brings some in between.
+    /// </summary>
+    public static bool HasEdgesToKeep(Overlay overlay, Placement placement) =>
+        placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Mask
+        && overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Mask });
+
     /// <summary>The size of a picture that has to agree with this one, where the place takes it.</summary>
     public static PixelSize? CompanionSize(Overlay overlay, Placement placement, SizeRule rule)
     {

@@ -2,6 +2,7 @@ using System.Text;
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats.Png;
 using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
 
@@ -33,6 +34,23 @@ public class FixTests
         var (tree, applied, _, _) = Run(pack, "path/near-miss");
         Assert.Empty(applied);
         Assert.Equal(3, tree.Files.Count);
+    }
+
+    [Theory]
+    [InlineData("mask", true)]
+    [InlineData("blend", false)]
+    public void Fitting_keeps_edges_hard_where_the_host_wants_them_so(string edge, bool areHard)
+    {
+        // Clear holes whose edges fall between the pixels of the smaller picture.
+        var picture = new Picture(96, 96, (x, y) => new Pixel(120, 90, 60, (byte)(x / 5 % 2 == y / 7 % 2 ? 255 : 0)));
+        var pack = APack.Of()
+            .With("art/surfaces/saltbrook_mat.png", picture)
+            .With("art/surfaces/saltbrook_mat.surface.json", $$"""{ "made_of": "stone", "edge": "{{edge}}" }""");
+        var (tree, applied, _, report) = Run(pack, "image/not-power-of-two");
+        Assert.Equal("Fit to 64 x 64", Assert.Single(applied).Finding.Fix!.Title);
+        Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);
+        var fitted = PngReader.Decode(tree.Find(PackPath.Parse("art/surfaces/saltbrook_mat.png"))!.ReadAll()).Rgba!;
+        Assert.Equal(areHard, fitted.Chunk(4).All(p => p[3] is 0 or 255));
     }
 
     [Fact]
