@@ -22,11 +22,27 @@ public sealed record ShapePicture(
     {
     }
 
-    /// <summary>Fits a picture of the pack to what a rule asks of its size; null for one of the base.</summary>
+    /// <summary>What else of the pack is shaped along, so that sizes that have to agree still do.</summary>
+    public IReadOnlyList<ShapePicture> Along { get; init; } = [];
+
+    /// <summary>
+    /// Fits a picture of the pack to what a rule asks of its size, and with it what has its size and has to; null for one of the base.
+    /// </summary>
     public static ShapePicture? ToFit(Overlay overlay, Placement placement, SizeRule rule, PixelSize size)
     {
         if (placement.Layer.IsBase) return null;
-        var steps = Fitting.Steps(placement.Place, size, Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size));
+        var wanted = Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size);
+        var fit = ToSize(overlay, placement, size, wanted);
+        var along = Fitting.AsLarge(overlay, placement, size).Select(c => ToSize(overlay, c, size, wanted)).ToList();
+        return along.Count == 0
+            ? fit
+            : fit with { Title = $"{fit.Title}, and {string.Join(", ", along.Select(a => a.Path))} alike", Along = along };
+    }
+
+    /// <summary>Fits a picture of the pack to a size.</summary>
+    public static ShapePicture ToSize(Overlay overlay, Placement placement, PixelSize size, PixelSize wanted)
+    {
+        var steps = Fitting.Steps(placement.Place, size, wanted);
         return new ShapePicture(
             placement.Path,
             steps[0].TitleFor(size),
@@ -34,8 +50,9 @@ public sealed record ShapePicture(
     }
 
     /// <inheritdoc/>
-    public override PackPath? MadeOf => Path;
+    public override PackPath? MadeOf => Along.Count == 0 ? Path : null;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) => Shaping.Add(tree, Path, Steps).Edits;
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
+        [.. Shaping.Add(tree, Path, Steps).Edits, .. Along.SelectMany(a => a.Edit(tree, context))];
 }

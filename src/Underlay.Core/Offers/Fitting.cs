@@ -42,16 +42,23 @@ internal static class Fitting
     /// <summary>The size of a picture that has to agree with this one, where the place takes it.</summary>
     public static PixelSize? CompanionSize(Overlay overlay, Placement placement, SizeRule rule)
     {
-        var tied = overlay.Profile.Places
+        foreach (var companion in Tied(overlay, placement).OrderBy(c => c.Layer.IsBase))
+            if (companion.Facts.Picture?.Header?.Size is { } size && rule.Judge(size) is null) return size;
+        return null;
+    }
+
+    /// <summary>Pictures of the pack that have to agree with this one, and have the same size as it.</summary>
+    public static IEnumerable<Placement> AsLarge(Overlay overlay, Placement placement, PixelSize size) =>
+        Tied(overlay, placement)
+            .Where(c => !c.Layer.IsBase && c.Facts.Picture is { IsReadable: true, Header.Size: var same } && same == size);
+
+    private static IEnumerable<Placement> Tied(Overlay overlay, Placement placement) =>
+        overlay.Profile.Places
             .Where(p => p.RulesOf<SameSizeRule>(overlay.Edition).Any(r => r.Places.Contains(placement.Place.Key)))
             .Select(p => p.Pattern?.Fill(placement.Bindings))
             .OfType<PackPath>()
             .Select(path => overlay.Shown(path))
             .OfType<Placement>();
-        foreach (var companion in tied.OrderBy(c => c.Layer.IsBase))
-            if (companion.Facts.Picture?.Header?.Size is { } size && rule.Judge(size) is null) return size;
-        return null;
-    }
 
     /// <summary>True where clear margins do no harm.</summary>
     private static bool TakesAlpha(Place place) =>

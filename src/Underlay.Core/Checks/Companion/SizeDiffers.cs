@@ -36,7 +36,9 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },
             RestsOn = targets,
-            Fix = WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor) : null,
+            Fix = WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor)
+                : placement.Layer.IsBase ? null
+                : ShapePicture.ToSize(overlay, placement, size, wanted),
         };
     }
 
