@@ -64,7 +64,8 @@ public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
     /// <summary>Reads the first bytes, fewer where the file is shorter.</summary>
     public byte[] ReadStart(long most)
     {
-        var bytes = new byte[Math.Min(most, Length)];
+        // Reading fills it all or throws.
+        var bytes = GC.AllocateUninitializedArray<byte>((int)Math.Min(most, Length));
         Content.Read(bytes);
         return bytes;
     }

@@ -27,6 +27,19 @@ public class ResamplerTests
                 }
         });
 
+    [Theory]
+    [InlineData(255)]
+    [InlineData(254)]
+    public void The_mean_of_thousands_of_rows_is_as_right(byte leastAlpha)
+    {
+        var bytes = new byte[3 * 8192 * 4];
+        for (var i = 0; i < bytes.Length; i++) bytes[i] = i % 4 == 3 ? (byte)Math.Max(leastAlpha, i % 256) : (byte)(i * 37 % 251);
+        var picture = new RgbaPicture(new PixelSize(3, 8192), bytes);
+        var wanted = Mean(picture, new PixelSize(1, 1), 0, 0);
+        var mean = Resampler.ByArea(picture, new PixelSize(1, 1)).At(0, 0);
+        for (var channel = 0; channel < 4; channel++) Assert.InRange(mean[channel], wanted[channel] - 0.6, wanted[channel] + 0.6);
+    }
+
     /// <summary>The mean over every old pixel, however little of it the new one covers.</summary>
     private static double[] Mean(RgbaPicture picture, PixelSize size, int x, int y)
     {

@@ -66,14 +66,22 @@ public static class PngReader
         var (chunks, problem) = PngChunks.Read(file, takesDeep);
         if (problem is not null) return (null, default, problem);
         var layout = new PngLayout(chunks);
-        var rows = new byte[layout.TotalBytes];
-        problem = PngInflater.Inflate(chunks.Data, rows) ?? layout.FindUnknownFilter(rows);
-        if (problem is not null) return (null, default, problem);
-        layout.ReverseFilters(rows);
-        if (chunks.Colour == PngColour.Palette) problem = layout.FindIndexOutside(rows, chunks.Palette.Length / 3);
-        if (problem is not null) return (null, default, problem);
-        var rgba = new byte[chunks.Size.Width * chunks.Size.Height * 4];
-        layout.Expand(rows, rgba);
-        return (rgba, chunks.Size, null);
+        var rented = ArrayPool<byte>.Shared.Rent(layout.TotalBytes);
+        try
+        {
+            var rows = rented.AsSpan(0, layout.TotalBytes);
+            problem = PngInflater.Inflate(chunks.Data, rows) ?? layout.FindUnknownFilter(rows);
+            if (problem is not null) return (null, default, problem);
+            layout.ReverseFilters(rows);
+            if (chunks.Colour == PngColour.Palette) problem = layout.FindIndexOutside(rows, chunks.Palette.Length / 3);
+            if (problem is not null) return (null, default, problem);
+            var rgba = new byte[chunks.Size.Width * chunks.Size.Height * 4];
+            layout.Expand(rows, rgba);
+            return (rgba, chunks.Size, null);
+        }
+        finally
+        {
+            ArrayPool<byte>.Shared.Return(rented);
+        }
     }
 }
