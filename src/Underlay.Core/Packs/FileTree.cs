@@ -92,17 +92,25 @@ public sealed class FileTree
     private readonly Root root;
     private readonly Changes changes;
     private readonly Lazy<IReadOnlyList<TreeFile>> files;
+    private readonly Ordered ordered;
 
-    private FileTree(Root root, Changes changes, IReadOnlyList<RefusedName> refused)
+    private FileTree(Root root, Changes changes, Ordered ordered, IReadOnlyList<RefusedName> refused)
     {
         this.root = root;
         this.changes = changes;
-        files = new Lazy<IReadOnlyList<TreeFile>>(() => changes.Files.Count == 0 ? root.Sorted : Merge(root.Sorted, changes.Files));
+        this.ordered = ordered;
+        files = new Lazy<IReadOnlyList<TreeFile>>(
+            () => ordered.Since is null ? ordered.Files : Merge(ordered.Files, ChangesSince(ordered.Since)));
         Refused = refused;
     }
 
+    private FileTree(Root root, IReadOnlyList<RefusedName> refused)
+        : this(root, Changes.None, new Ordered(root.Sorted, null), refused)
+    {
+    }
+
     /// <summary>No files.</summary>
-    public static FileTree Empty { get; } = new(new Root([]), Changes.None, []);
+    public static FileTree Empty { get; } = new(new Root([]), []);
 
     /// <summary>The files in ordinal order of their paths.</summary>
     public IReadOnlyList<TreeFile> Files => files.Value;
@@ -140,9 +148,9 @@ public sealed class FileTree
         var (now, collides) = draft.End();
         if (collides) return OfSorted(Merge(root.Sorted, now.Files), Refused);
         // Taken into the files as often as these have grown by a share of theirs, so that each change is merged a few times only.
-        return now.Files.Count <= FewChanges + (root.Sorted.Count / 2)
-            ? new FileTree(root, now, Refused)
-            : new FileTree(new Root(Merge(root.Sorted, now.Files)), Changes.None, Refused);
+        if (now.Files.Count > FewChanges + (root.Sorted.Count / 2)) return new FileTree(new Root(Merge(root.Sorted, now.Files)), Refused);
+        var last = files.IsValueCreated ? new Ordered(files.Value, null) : ordered;
+        return new FileTree(root, now, last with { Since = new SetPaths(draft.SetPaths, last.Since) }, Refused);
     }
 
     private static FileTree OfSorted(IEnumerable<TreeFile> files, IEnumerable<RefusedName> refused)
@@ -156,7 +164,16 @@ public sealed class FileTree
             else kept.Add(file);
         }
 
-        return new FileTree(new Root(kept), Changes.None, left);
+        return new FileTree(new Root(kept), left);
+    }
+
+    /// <summary>What is at each path that was set since files were put in order.</summary>
+    private Dictionary<PackPath, TreeFile?> ChangesSince(SetPaths last)
+    {
+        var since = new Dictionary<PackPath, TreeFile?>();
+        for (SetPaths? set = last; set is not null; set = set.Before)
+            foreach (var path in set.Paths) since[path] = changes.Files[path];
+        return since;
     }
 
     /// <summary>The files in order after some were replaced or taken away and others came in.</summary>
@@ -177,6 +194,12 @@ public sealed class FileTree
             if (changed[next].Value is { } added) files.Add(added);
         return files;
     }
+
+    /// <summary>Files as they were put in order for an earlier tree, and what was set since: only this is sorted then.</summary>
+    private sealed record Ordered(IReadOnlyList<TreeFile> Files, SetPaths? Since);
+
+    /// <summary>Paths that were set by edits, and by those before.</summary>
+    private sealed record SetPaths(IReadOnlyList<PackPath> Paths, SetPaths? Before);
 
     /// <summary>Files that many trees share.</summary>
     private sealed class Root(IReadOnlyList<TreeFile> sorted)
@@ -201,6 +224,9 @@ public sealed class FileTree
     {
         private readonly ImmutableDictionary<PackPath, TreeFile?>.Builder files = before.changes.Files.ToBuilder();
         private readonly List<PackPath> set = [];
+
+        /// <summary>The paths that were set, some of them perhaps more than once.</summary>
+        public IReadOnlyList<PackPath> SetPaths => set;
 
         /// <summary>The file at a path, or null.</summary>
         public TreeFile? Find(PackPath path) =>

@@ -57,6 +57,24 @@ public class FileTreeEditsTests
         });
 
     [Fact]
+    public void One_edit_after_the_other_comes_to_the_same_as_all_at_once() =>
+        Gen.Select(AnyEdit, Gen.Bool).List[1, 12].Sample(edits =>
+        {
+            var tree = FileTree.OfBytes(Apply([])!.Select(f => KeyValuePair.Create(f.Key, new[] { f.Value })));
+            var all = edits.Select(e => e.Item1).ToList();
+            if (Apply(all) is null || tree.With(all) is not { Refused.Count: 0 } wanted) return;
+            foreach (var (edit, isShown) in edits)
+            {
+                tree = tree.With([edit]);
+                // Files that were asked for are put in order then, those of later trees from there on.
+                if (isShown) Assert.Equal(tree.Files.OrderBy(f => f.Path), tree.Files);
+                if (tree.Refused.Count > 0) return;
+            }
+
+            Assert.Equal(Show(wanted), Show(tree));
+        });
+
+    [Fact]
     public void What_was_refused_before_stays_refused()
     {
         var tree = FileTree.Of([], [new RefusedName("a\\b", PathProblem.ControlCharacter)])
