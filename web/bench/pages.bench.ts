@@ -3,7 +3,7 @@ import { largePack, number } from '../tests/large-pack'
 
 const marks: Record<string, string> = {
     Gather: '[data-path]',
-    Shape: '[aria-label="Pictures of the pack"] button',
+    Shape: '[aria-label="Pictures and sounds of the pack"] button',
     Define: '[aria-label="Entries of the pack"] button',
     Prove: '[data-path]',
     Release: 'h2',
@@ -19,7 +19,10 @@ const goTo = (page: Page, stop: string) =>
             const links = [...document.querySelectorAll<HTMLElement>('nav[aria-label="Stops"] a')]
             links.find((link) => link.textContent!.trim().startsWith(name!))!.click()
             const is = () => location.pathname.endsWith(name!.toLowerCase()) && document.querySelector(`#work ${mark}`)
-            while (!is()) await new Promise(requestAnimationFrame)
+            while (!is()) {
+                if (performance.now() - begun > 60_000) throw new Error(`No ${mark} came at ${name}.`)
+                await new Promise(requestAnimationFrame)
+            }
             await new Promise(requestAnimationFrame)
             return performance.now() - begun
         },
@@ -87,7 +90,7 @@ test('pages', async ({ page }) => {
     }
     await goTo(page, 'Define')
     await page.locator(`${marks.Define}`).nth(3).click()
-    await page.getByRole('tab', { name: 'Text' }).click()
+    await page.getByRole('tab', { name: 'Text', exact: true }).click()
     await page.locator('.cm-content').click()
     const keys = []
     for (let key = 0; key < 15; key++) keys.push(await echo(page))
