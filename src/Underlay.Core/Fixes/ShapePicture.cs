@@ -33,10 +33,14 @@ public sealed record ShapePicture(
         if (placement.Layer.IsBase) return null;
         var wanted = Fitting.CompanionSize(overlay, placement, rule) ?? rule.Nearest(size);
         var fit = ToSize(overlay, placement, size, wanted);
-        var along = Fitting.AsLarge(overlay, placement, size).Select(c => ToSize(overlay, c, size, wanted)).ToList();
-        return along.Count == 0
+        var tied = Fitting.AsLarge(overlay, placement, size).ToList();
+        return tied.Count == 0
             ? fit
-            : fit with { Title = $"{fit.Title}, and {string.Join(", ", along.Select(a => a.Path))} alike", Along = along };
+            : fit with
+            {
+                Title = $"{fit.Title}, and {string.Join(" and ", tied.Select(t => t.Place.One))} with it",
+                Along = [.. tied.Select(t => ToSize(overlay, t, size, wanted))],
+            };
     }
 
     /// <summary>Fits a picture of the pack to a size.</summary>
