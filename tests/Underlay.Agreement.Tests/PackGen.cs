@@ -33,7 +33,15 @@ internal static class PackGen
         Gen.Select(Gen.Int[1, 100], Gen.Int[1, 100]));
 
     private static readonly Gen<Picture> AnyPicture =
-        Gen.Select(AnySize, AnyPixel, AnyPixel, Gen.OneOfConst(0, 2, 3, 4, 6, 6, 6), Gen.Bool, Gen.Int[0, 4], Gen.Int[1, 3], Gen.Bool).Select((size, ground, mark, type, interlaced, filter, chunks, ring) =>
+        Gen.Select(
+            AnySize,
+            AnyPixel,
+            AnyPixel,
+            Gen.OneOfConst(0, 2, 3, 4, 6, 6, 6),
+            Gen.Bool,
+            Gen.Int[0, 4],
+            Gen.Int[1, 3],
+            Gen.Bool).Select((size, ground, mark, type, interlaced, filter, chunks, ring) =>
         {
             var picture = Picture.Filled(size.Item1, size.Item2, ground).With(size.Item1 / 2, size.Item2 / 2, mark);
             return (ring ? picture.WithClearRing() : picture) with
@@ -155,15 +163,23 @@ internal static class PackGen
         (1, BrokenJson(SmallBase.Ware("moor.milk_jug"))));
 
     private static readonly Gen<string> AnyGlaze = Gen.Frequency(
-        (4, Gen.Select(Gen.OneOfConst("moor.celadon", "saltbrook.tide", "saltbrook.kelp", "tide"), Gen.OneOfConst("#2f8f86", "#FFF", "#ffffff"), Gen.OneOfConst(", \"rim\": \"#E9EFE4\"", ", \"rim\": \"#E9EFE4\"", ""), EntryGen.Reactions)
+        (4, Gen.Select(
+                Gen.OneOfConst("moor.celadon", "saltbrook.tide", "saltbrook.kelp", "tide"),
+                Gen.OneOfConst("#2f8f86", "#FFF", "#ffffff"),
+                Gen.OneOfConst(", \"rim\": \"#E9EFE4\"", ", \"rim\": \"#E9EFE4\"", ""),
+                EntryGen.Reactions)
             .Select((id, body, rim, more) => $$"""{ "id": "{{id}}", "body": "{{body}}"{{rim}}{{more}} }""")),
         (1, BrokenJson("""{ "id": "saltbrook.tide", "body": "#2f8f86", "rim": "#e9efe4" }""")));
 
     private static readonly Gen<string> AnyTable = Gen.OneOf(
         Gen.OneOfConst(
-            "code,do\ntide,add\n", "code,do\ntide,add\nclay_mark,remove\n", "code,name\ntide,Tide\n", "code,do\nclay_mark,change", "name,do\ntide,add\n", "code,do\ntide,keep\n", "code,do\ntide\n",
-            "code,code\na,b\n", "code,do\n\"tide\",\"add\"\n", "code,do\n\"ti\"\"de\",add\n", "code,do\n\"tide,add\n", "code,do\ntide,\"add\"x\n", "code,do\nti\"de,add\n", "", "\n", "code", "code,do\r\ntide,add\r\n", "code,do\n,add\n", "code,do\n\n",
-            "code,do,name\ntide,add,\"two\nlines\"\n", "code,do\ntide,add\rmoon,add\n", "\uFEFFcode,do\ntide,add\n", "frame,ms\n1,40\n", "frame\n1\n", "code,do,\ntide,add,\n", "code,do\ntide,add,"),
+            "code,do\ntide,add\n", "code,do\ntide,add\nclay_mark,remove\n", "code,name\ntide,Tide\n", "code,do\nclay_mark,change",
+            "name,do\ntide,add\n", "code,do\ntide,keep\n", "code,do\ntide\n",
+            "code,code\na,b\n", "code,do\n\"tide\",\"add\"\n", "code,do\n\"ti\"\"de\",add\n", "code,do\n\"tide,add\n",
+            "code,do\ntide,\"add\"x\n", "code,do\nti\"de,add\n", "", "\n", "code", "code,do\r\ntide,add\r\n", "code,do\n,add\n",
+            "code,do\n\n",
+            "code,do,name\ntide,add,\"two\nlines\"\n", "code,do\ntide,add\rmoon,add\n", "\uFEFFcode,do\ntide,add\n",
+            "frame,ms\n1,40\n", "frame\n1\n", "code,do,\ntide,add,\n", "code,do\ntide,add,"),
         Gen.Select(Gen.Int[0, 40], Gen.OneOfConst('"', ',', '\n', '\r', 'x'))
             .Select((at, c) => "code,do\ntide,add\nmoon,add\n".Insert(Math.Min(at, 26), c.ToString())));
 
@@ -270,8 +286,10 @@ internal static class PackGen
         (2, Gen.Select(Gen.OneOfConst("front.png", "cover/front.png", "frnt.png"), AnyPng).Select((n, b) => (n, b))),
         (2, Gen.Select(
             Gen.OneOfConst(
-                "notes.txt", "art/surface/flagstone.png", "art/surfaces/fence.png.png", "art/surfaces/Water.png", "art/surfaces/ochre.surface.jsn", "wares/milk_jug/Shelf.png",
-                "wares/tide_cup/shelv.png", "wares/tide_cup/wares.json", "ware/tide_cup/ware.json", "wares/new/tide_cup/skin.png", ".underlay/sources/a.png", "tables/almanac.csv", "art/surfaces/a b.png", "art/flames/updraught/01.pngx"),
+                "notes.txt", "art/surface/flagstone.png", "art/surfaces/fence.png.png", "art/surfaces/Water.png",
+                "art/surfaces/ochre.surface.jsn", "wares/milk_jug/Shelf.png",
+                "wares/tide_cup/shelv.png", "wares/tide_cup/wares.json", "ware/tide_cup/ware.json", "wares/new/tide_cup/skin.png",
+                ".underlay/sources/a.png", "tables/almanac.csv", "art/surfaces/a b.png", "art/flames/updraught/01.pngx"),
             AnyPng).Select((n, b) => (n, b))));
 
     public static readonly Gen<APack> Files = Gen.Select(
@@ -303,7 +321,12 @@ internal static class PackGen
                 (id, version, from, to, extra) =>
                     APack.Empty.With(
                         "firing.json",
-                        $$"""{ "id": {{id}}, "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{extra}} }"""))),
+                        $$"""
+                        {
+                          "id": {{id}}, "version": "{{version}}", "title": "T", "by": "S",
+                          "reads": { "from": "{{from}}", "to": "{{to}}" }{{extra}}
+                        }
+                        """))),
         (1, BrokenJson(APack.Manifest).Select(t => APack.Empty.With("firing.json", t))),
         (
             1,
@@ -315,7 +338,12 @@ internal static class PackGen
                     .Select(extra => extra.Length == 0 ? pack : pack.With(extra, "{}")));
 
     public static string Manifest(string? front = null) =>
-        $$"""{ "id": "saltbrook.test", "version": "1.0.0", "title": "Test", "by": "Saltbrook", "reads": { "from": "3.0", "to": "4.0" }{{(front is null ? "" : $", \"front\": \"{front}\"")}} }""";
+        $$"""
+        {
+          "id": "saltbrook.test", "version": "1.0.0", "title": "Test", "by": "Saltbrook",
+          "reads": { "from": "3.0", "to": "4.0" }{{(front is null ? "" : $", \"front\": \"{front}\"")}}
+        }
+        """;
 
     private static Gen<string> BrokenJson(string sound) => Gen.OneOf(
         Gen.OneOfConst(

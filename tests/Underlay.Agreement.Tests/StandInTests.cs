@@ -10,7 +10,12 @@ public class StandInTests
     private static APack Pack(string id, string version = "1.0.0", string from = "4.0", string to = "4.0", string needs = "") =>
         APack.Empty.With(
             "firing.json",
-            $$"""{ "id": "{{id}}", "version": "{{version}}", "title": "T", "by": "S", "reads": { "from": "{{from}}", "to": "{{to}}" }{{(needs.Length == 0 ? "" : $", \"needs\": [{needs}]")}} }""");
+            $$"""
+            {
+              "id": "{{id}}", "version": "{{version}}", "title": "T", "by": "S",
+              "reads": { "from": "{{from}}", "to": "{{to}}" }{{(needs.Length == 0 ? "" : $", \"needs\": [{needs}]")}}
+            }
+            """);
 
     private static StandIns.Report Load(bool insist, params APack[] packs) =>
         Kilnmoor.Game.Load(

@@ -102,7 +102,8 @@ public class WrenfieldAgreementTests
                         + $"{(f.Key.EndsWith(".png", StringComparison.Ordinal) ? "" : Encoding.UTF8.GetString(f.Value))}"));
         var found = new AGuide(small.Files).Check(Repository.Wrenfield.FindEdition(printing)).Findings;
         Assert.Fail(
-            $"{Compare(new AGuide(small.Files), printing)}\n{files}\n{string.Join("\n", found.Select(f => $"{f.Code} {f.Path}: {f.Message}"))}");
+            $"{Compare(new AGuide(small.Files), printing)}\n{files}\n"
+                + string.Join("\n", found.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
     }
 
     private static Verdicts Compare(AGuide guide, string printing) =>

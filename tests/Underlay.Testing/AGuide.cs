@@ -30,8 +30,9 @@ public sealed record AGuide(IReadOnlyDictionary<string, byte[]> Files)
     public AGuide WithContents(params (string Bird, string Plumage, string Src)[] rows) =>
         With(
             "contents.xml",
-            $"<contents about=\"t\"><chapter "
-                + $"family=\"brac\">{string.Concat(rows.Select(r => $"<bird code=\"{r.Bird}\"><plate src=\"{r.Src}\" plumage=\"{r.Plumage}\"/></bird>"))}</chapter></contents>");
+            "<contents about=\"t\"><chapter family=\"brac\">"
+                + string.Concat(rows.Select(r => $"<bird code=\"{r.Bird}\"><plate src=\"{r.Src}\" plumage=\"{r.Plumage}\"/></bird>"))
+                + "</chapter></contents>");
 
     public CheckReport Check(Edition? edition = null) => CheckReport.Make(Repository.Wrenfield, edition, SmallLibrary.Of, Tree);
 

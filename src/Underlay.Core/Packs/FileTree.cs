@@ -65,7 +65,7 @@ public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
     public byte[] ReadStart(long most)
     {
         // Reading fills it all or throws.
-        var bytes = GC.AllocateUninitializedArray<byte>((int)Math.Min(most, Length));
+        var bytes = GC.AllocateUninitializedArray<byte>(checked((int)Math.Min(most, Length)));
         Content.Read(bytes);
         return bytes;
     }

@@ -19,7 +19,8 @@ public static class ContentClash
             PictureFormat when begins is not PictureFormat =>
                 $"it is {begins?.One ?? (IsText(head) ? "a text" : "no picture")}, and {to} is {place?.One ?? "a picture"}.",
             SoundFormat when begins is not SoundFormat =>
-                $"it is {(begins is PictureFormat ? "a picture" : IsText(head) ? "a text" : "no sound")}, and {to} is {place?.One ?? "a sound"}.",
+                $"it is {(begins is PictureFormat ? "a picture" : IsText(head) ? "a text" : "no sound")}, "
+                    + $"and {to} is {place?.One ?? "a sound"}.",
             TextFormat when begins is not null =>
                 $"it is {(begins is PictureFormat ? "a picture" : begins.One)}, and {to} is {place!.One}.",
             _ => null,

@@ -17,7 +17,9 @@ public class IndexFactsTests
         var index = Read("""
             <contents>
               <chapter family="brac">
-                <bird code="asbra"><plate src="plates/a.png" plumage="adult"/><plate src="plates/b.png" plumage="young" months="10-3"/></bird>
+                <bird code="asbra">
+                  <plate src="plates/a.png" plumage="adult"/><plate src="plates/b.png" plumage="young" months="10-3"/>
+                </bird>
               </chapter>
               <chapter family="murr"><bird code="asmur"><plate src="plates/c.png" plumage="adult"/></bird></chapter>
             </contents>

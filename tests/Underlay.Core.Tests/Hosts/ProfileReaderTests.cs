@@ -34,21 +34,29 @@ public class ProfileReaderTests
         { "missing field", h => h.AsObject().Remove("title"), "/title", "text was expected, and there is none" },
         { "wrong type", h => h["title"] = 7, "/title", "text was expected" },
         { "unknown field", h => h["colour"] = "red", "/colour", "a known field was expected" },
-        { "unknown content", h => h["places"]![0]!["content"] = "film", "/places/0/content", "one of picture, sound, entry, table, index was "
+        { "unknown content", h => h["places"]![0]!["content"] = "film", "/places/0/content",
+            "one of picture, sound, entry, table, index was "
             + "expected, not “film”" },
-        { "unknown placeholder", h => h["places"]![0]!["path"] = "art/{thing}.png", "/places/0/path", "a placeholder that the profile defines" },
+        { "unknown placeholder", h => h["places"]![0]!["path"] = "art/{thing}.png", "/places/0/path",
+            "a placeholder that the profile defines" },
         { "placeholder twice", h => h["places"]![0]!["path"] = "art/{name}/{name}.png", "/places/0/path", "each placeholder once" },
         { "place twice", h => h["places"]![1]!["key"] = "surfaces", "/places", "“surfaces” stands 2 times" },
         { "unknown rule", h => h["places"]![0]!["rules"]![0]!["is"] = "wants", "/places/0/rules/0/is", "one of size, alpha" },
         { "unknown outcome", h => h["places"]![0]!["rules"]![0]!["else"] = "gone", "/places/0/rules/0/else", "not “gone”" },
-        { "unknown place", h => h["places"]![0]!["rules"]![0]!["places"]![0] = "nowhere", "/places/0/rules/0/places", "the key of a place was expected, not “nowhere”" },
-        { "unknown codebook", h => h["places"]![2]!["rules"]![0]!["codebook"] = "clays", "/places/2/rules/0/codebook", "the key of a codebook was expected" },
+        { "unknown place", h => h["places"]![0]!["rules"]![0]!["places"]![0] = "nowhere", "/places/0/rules/0/places",
+            "the key of a place was expected, not “nowhere”" },
+        { "unknown codebook", h => h["places"]![2]!["rules"]![0]!["codebook"] = "clays", "/places/2/rules/0/codebook",
+            "the key of a codebook was expected" },
         { "unknown edition", h => h["places"]![0]!["since"] = "5.0", "/places/0/since", "an edition (3.0, 3.1, 4.0) was expected, not "
             + "“5.0”" },
-        { "range the wrong way", h => h["places"]![0]!["rules"]![1]!["side"] = new JsonArray(512, 32), "/places/0/rules/1/side", "the second not below the first" },
-        { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "soft", "/places/0/rules/2/otherwise", "one of the choices was expected" },
-        { "missing template", h => h["manifest"]!["template"] = "none.liquid", "/manifest/template", "a file templates/none.liquid was expected" },
-        { "container without rest", h => h["package"]!["container"]!["entries"]!.AsArray().RemoveAt(1), "/package/container/entries", "a last entry without “ending”" },
+        { "range the wrong way", h => h["places"]![0]!["rules"]![1]!["side"] = new JsonArray(512, 32), "/places/0/rules/1/side",
+            "the second not below the first" },
+        { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "soft", "/places/0/rules/2/otherwise",
+            "one of the choices was expected" },
+        { "missing template", h => h["manifest"]!["template"] = "none.liquid", "/manifest/template",
+            "a file templates/none.liquid was expected" },
+        { "container without rest", h => h["package"]!["container"]!["entries"]!.AsArray().RemoveAt(1),
+            "/package/container/entries", "a last entry without “ending”" },
     };
 
     [Theory]

@@ -14,7 +14,9 @@ public class NewPackTests
 
     [Fact]
     public void A_new_manifest_is_accepted_by_its_host_whatever_the_title() =>
-        Gen.Select(Gen.OneOfConst(Repository.Kilnmoor, Repository.Wrenfield), Gen.String[Gen.Char["aZ9 \"\\{}%&é…"], 1, 40].Select(t => $"T{t}")).Sample((host, title) =>
+        Gen.Select(
+            Gen.OneOfConst(Repository.Kilnmoor, Repository.Wrenfield),
+            Gen.String[Gen.Char["aZ9 \"\\{}%&é…"], 1, 40].Select(t => $"T{t}")).Sample((host, title) =>
         {
             var write = NewPack.Manifest(host, title, host.Newest, $"Tove & {title}", "saltbrook", NewPack.NameOf(title));
             var facts = ManifestFacts.Read(host, FileTree.Empty.With([write]));

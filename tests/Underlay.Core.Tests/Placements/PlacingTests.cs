@@ -102,7 +102,13 @@ public class PlacingTests
     [Fact]
     public void A_step_that_is_unknown_is_kept_and_nothing_is_run_on_its_picture()
     {
-        const string Steps = """{ "source": "SOURCE", "steps": [ { "do": "enlarge", "factor": 2 }, { "do": "dream", "depth": 3 } ], "result": "RESULT" }""";
+        const string Steps = """
+            {
+              "source": "SOURCE",
+              "steps": [ { "do": "enlarge", "factor": 2 }, { "do": "dream", "depth": 3 } ],
+              "result": "RESULT"
+            }
+            """;
         var tree = Enlarged();
         var known = StepsFile.Read(tree, Surface)!;
         tree = tree.With(

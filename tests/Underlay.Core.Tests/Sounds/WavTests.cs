@@ -16,7 +16,10 @@ public class WavTests
 
     [Fact]
     public void What_is_written_is_read_back() =>
-        Gen.Select(Gen.Int[1, 2], Gen.OneOfConst(8000, 32_000, 48_000), Gen.Float[-1, 0.999f].Array[1, 200]).Sample((channels, rate, samples) =>
+        Gen.Select(
+            Gen.Int[1, 2],
+            Gen.OneOfConst(8000, 32_000, 48_000),
+            Gen.Float[-1, 0.999f].Array[1, 200]).Sample((channels, rate, samples) =>
         {
             var sound = new Sound(rate, [.. Enumerable.Range(0, channels).Select(_ => samples)]);
             var read = WavReader.Read(WavWriter.Write(sound))!;

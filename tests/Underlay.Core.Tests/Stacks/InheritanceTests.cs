@@ -32,7 +32,12 @@ public class InheritanceTests
             APack.Of()
                 .With(
                     "wares/milk_jug/ware.json",
-                    """{ "id": "moor.milk_jug", "shape": "bowl", "made_of": "reed", "price": 1, "stall": "001", "glaze": "moor.celadon" }"""));
+                    """
+                    {
+                      "id": "moor.milk_jug", "shape": "bowl", "made_of": "reed", "price": 1, "stall": "001",
+                      "glaze": "moor.celadon"
+                    }
+                    """));
         Assert.Equal(
             ("bowl", "reed"),
             (Text(overlay, "wares/big_jug/ware.json", "/shape"), Text(overlay, "wares/big_jug/ware.json", "/made_of")));

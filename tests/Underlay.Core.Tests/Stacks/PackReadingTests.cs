@@ -18,8 +18,16 @@ public class PackReadingTests
     public static TheoryData<string, TreeEdit> OtherStructures => new()
     {
         { "a picture that cannot be read", Write("wares/tide_cup/skin.png", [1, 2, 3]) },
-        { "an entry", Write("wares/tide_cup/ware.json", System.Text.Encoding.UTF8.GetBytes(SmallBase.Ware("saltbrook.tide_cup", shape: "bowl"))) },
-        { "the manifest", Write("firing.json", System.Text.Encoding.UTF8.GetBytes(APack.Manifest.Replace("Test", "Other", StringComparison.Ordinal))) },
+        {
+            "an entry",
+            Write("wares/tide_cup/ware.json", System.Text.Encoding.UTF8.GetBytes(SmallBase.Ware("saltbrook.tide_cup", shape: "bowl")))
+        },
+        {
+            "the manifest",
+            Write(
+                "firing.json",
+                System.Text.Encoding.UTF8.GetBytes(APack.Manifest.Replace("Test", "Other", StringComparison.Ordinal)))
+        },
         { "a new file", Write("wares/tide_cup/mask.png", Picture.Mask().ToPng()) },
         { "a file for nobody", Write("notes.txt", [1]) },
         { "a file less", new TreeEdit.Delete(PackPath.Parse("wares/tide_cup/shelf.png")) },

@@ -44,7 +44,8 @@ public static class TextIntakes
     {
         AssertRead(JsonText.Parse(bytes));
         foreach (
-            var path in new[] { "firing.json", "wares/milk_jug/ware.json", "art/surfaces/quartz.surface.json", "entries/glazes/tide.json", ".underlay/waivers.json", ".underlay/steps.json", ".underlay/placeholders.json" })
+            var path in new[] { "firing.json", "wares/milk_jug/ware.json", "art/surfaces/quartz.surface.json",
+                "entries/glazes/tide.json", ".underlay/waivers.json", ".underlay/steps.json", ".underlay/placeholders.json" })
             PackIntake.Check(APack.Of().With(path, bytes));
         PackIntake.Check(AGuide.Of().With("tints.json", bytes));
     }

@@ -54,7 +54,8 @@ public static class GeneratedTray
             "number in words of its own",
             (k, r) =>
                 k.FileStem.All(char.IsAsciiDigit)
-                    ? $"{r.Pick(["part", "frame", "page"])}_{int.Parse(k.FileStem, System.Globalization.CultureInfo.InvariantCulture)}{k.Ending}"
+                    ? $"{r.Pick(["part", "frame", "page"])}_"
+                        + $"{int.Parse(k.FileStem, System.Globalization.CultureInfo.InvariantCulture)}{k.Ending}"
                     : null),
         ("scrambled", (k, r) => $"{r.Pick(["IMG_", "DSC0", "Untitled-", "export", ""])}{r.Next(1000, 99999)}{k.Ending}"),
     ];
@@ -172,7 +173,10 @@ public static class GeneratedTray
     }
 
     private static string Invented(Random random) =>
-        $"{random.Pick(Syllables)}{random.Pick(Syllables)}{random.Pick(Syllables)}_{random.Pick(Syllables)}{random.Pick(Syllables)}{random.Pick(Syllables)}";
+        $"{InventedWord(random)}_{InventedWord(random)}";
+
+    private static string InventedWord(Random random) =>
+        $"{random.Pick(Syllables)}{random.Pick(Syllables)}{random.Pick(Syllables)}";
 
     private static T Pick<T>(this Random random, IReadOnlyList<T> from) => from[random.Next(from.Count)];
 

@@ -80,6 +80,7 @@ public sealed record PlacementScore(
     {
         public string Says =>
             $"{Item.File.Path} (like {Item.Likeness}) → "
-                + $"{(First is null ? "nothing proposed" : $"{First.Target}: {First.Reason}{(First.Doubt is null ? "" : $"; but {First.Doubt}")}")}";
+                + (First is null ? "nothing proposed" : $"{First.Target}: {First.Reason}")
+                + (First?.Doubt is { } doubt ? $"; but {doubt}" : "");
     }
 }

@@ -14,9 +14,7 @@ defineEmits<{ choose: [place: string] }>()
 <template>
     <Menu as="div" class="relative shrink-0">
         <MenuButton class="word text-small" data-test="places">Places</MenuButton>
-        <MenuItems
-            class="border-ink bg-paper rounded-card absolute right-0 z-30 max-h-[60vh] w-[min(460px,calc(100vw-32px))] overflow-y-auto border py-1 outline-none"
-        >
+        <MenuItems class="menu-sheet right-0 z-30 max-h-[60vh] w-[min(460px,calc(100vw-32px))] overflow-y-auto">
             <MenuItem v-slot="{ active }">
                 <button
                     type="button"

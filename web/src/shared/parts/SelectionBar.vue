@@ -104,9 +104,7 @@ const shape = (title: string) =>
                 <MenuButton class="press" :disabled="isBusy"
                     >Shape {{ count(pictures.length, 'picture') }} …</MenuButton
                 >
-                <MenuItems
-                    class="border-ink bg-paper rounded-card absolute bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto border py-1 outline-none"
-                >
+                <MenuItems class="menu-sheet bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto">
                     <AlikeSteps :pack="pack" :paths="paths" @choose="shape" />
                 </MenuItems>
             </Menu>

@@ -71,7 +71,11 @@ const pictureOf = ({ picture }: EntryItem) => picture && pictureUrl(props.pack, 
 
 <template>
     <div
-        class="border-line flex w-[250px] shrink-0 flex-col border-r max-[1000px]:w-[190px] max-[700px]:max-h-48 max-[700px]:w-full max-[700px]:border-r-0 max-[700px]:border-b"
+        class="border-line flex w-[250px] shrink-0 flex-col border-r"
+        :class="[
+            'max-[1000px]:w-[190px] max-[700px]:max-h-48 max-[700px]:w-full max-[700px]:border-r-0',
+            'max-[700px]:border-b',
+        ]"
     >
         <div class="flex flex-col gap-1 px-5 pt-3 pb-2">
             <NarrowFields

@@ -13,7 +13,7 @@ defineEmits<{ insert: [example: Example] }>()
         <MenuButton class="press" data-test="examples"
             >From an example <ChevronDownIcon class="ml-1 inline size-4" aria-hidden="true"
         /></MenuButton>
-        <MenuItems class="border-ink bg-paper rounded-card absolute left-0 z-30 mt-1 w-72 border py-1 outline-none">
+        <MenuItems class="menu-sheet left-0 z-30 mt-1 w-72">
             <MenuItem v-for="example in examples" :key="example.title" v-slot="{ active }">
                 <button
                     type="button"

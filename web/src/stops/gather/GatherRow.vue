@@ -33,7 +33,11 @@ const size = computed(
 
 <template>
     <div
-        class="grid grid-cols-[64px_minmax(0,1fr)_196px_minmax(260px,36%)_28px] items-center gap-x-5 py-2 pr-6 pl-5 max-[1000px]:grid-cols-[64px_minmax(0,1fr)_minmax(220px,40%)_28px] max-[700px]:grid-cols-[64px_minmax(0,1fr)_28px] max-[700px]:gap-y-2 max-[700px]:pr-4"
+        class="grid grid-cols-[64px_minmax(0,1fr)_196px_minmax(260px,36%)_28px] items-center gap-x-5 py-2 pr-6 pl-5"
+        :class="[
+            'max-[1000px]:grid-cols-[64px_minmax(0,1fr)_minmax(220px,40%)_28px]',
+            'max-[700px]:grid-cols-[64px_minmax(0,1fr)_28px] max-[700px]:gap-y-2 max-[700px]:pr-4',
+        ]"
     >
         <RowSheet :pack="pack" :summary="summary" :row="row" :is-swapped="isSwapped" @open="$emit('open')" />
         <RowName :row="row" @open="$emit('open')" />

@@ -22,7 +22,7 @@ async function rename() {
         <MenuButton class="flex size-7 items-center justify-center" :aria-label="`More for ${row.path}`"
             ><EllipsisHorizontalIcon class="size-5" aria-hidden="true"
         /></MenuButton>
-        <MenuItems class="border-ink bg-paper rounded-card absolute right-0 z-20 mt-1 w-44 border py-1 outline-none">
+        <MenuItems class="menu-sheet right-0 z-20 mt-1 w-44">
             <MenuItem v-slot="{ active }">
                 <button
                     type="button"

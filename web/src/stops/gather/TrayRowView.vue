@@ -52,7 +52,12 @@ function press(insist = false) {
 <template>
     <div
         ref="box"
-        class="border-line grid grid-cols-[218px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto] items-center gap-x-3 border-t py-2 pr-6 pl-6 max-[1100px]:grid-cols-[144px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1 max-[700px]:gap-y-2"
+        class="border-line grid items-center gap-x-3 border-t py-2 pr-6 pl-6"
+        :class="[
+            'grid-cols-[218px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto]',
+            'max-[1100px]:grid-cols-[144px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1',
+            'max-[700px]:gap-y-2',
+        ]"
         data-test="tray-row"
     >
         <TrayPreview :pack="pack" :summary="summary" :row="row" :candidate="candidate" />
@@ -96,7 +101,11 @@ function press(insist = false) {
             />
         </div>
         <div
-            class="text-faint text-small min-w-0 leading-[18px] max-[1100px]:col-span-4 max-[1100px]:col-start-1 max-[1100px]:row-start-2 max-[700px]:col-span-1 max-[700px]:row-start-auto"
+            class="text-faint text-small min-w-0 leading-[18px]"
+            :class="[
+                'max-[1100px]:col-span-4 max-[1100px]:col-start-1 max-[1100px]:row-start-2 max-[700px]:col-span-1',
+                'max-[700px]:row-start-auto',
+            ]"
         >
             <p class="min-w-0">
                 <template v-if="stayed"

@@ -31,7 +31,8 @@ const says = computed(() => {
     if (!judged.value || typed.value.trim() === '') return ''
     const { noun, replaces } = judged.value
     if (judged.value.says) return ''
-    return `${noun ?? 'nothing that the host reads'}${replaces === 'pack' ? '; replaces yours' : replaces === 'base' ? '; lies over the base’s' : ''}`
+    const over = replaces === 'pack' ? '; replaces yours' : replaces === 'base' ? '; lies over the base’s' : ''
+    return `${noun ?? 'nothing that the host reads'}${over}`
 })
 </script>
 

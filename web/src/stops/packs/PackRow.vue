@@ -13,7 +13,11 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
 
 <template>
     <li
-        class="border-line hover:bg-paper focus-within:bg-paper relative grid grid-cols-[150px_minmax(220px,340px)_minmax(0,1fr)_190px] gap-5 border-b px-6 py-4 max-[1000px]:grid-cols-[150px_minmax(0,1fr)_170px]"
+        class="border-line hover:bg-paper focus-within:bg-paper relative grid gap-5 border-b px-6 py-4"
+        :class="[
+            'grid-cols-[150px_minmax(220px,340px)_minmax(0,1fr)_190px]',
+            'max-[1000px]:grid-cols-[150px_minmax(0,1fr)_170px]',
+        ]"
         data-pack
     >
         <img

@@ -122,7 +122,7 @@ useKeys({
         </main>
         <div
             v-if="isOver"
-            class="border-lake bg-paper/90 text-large fixed inset-4 z-30 flex items-center justify-center border-2 border-dashed font-semibold"
+            class="border-lake bg-paper/90 text-large fixed inset-4 z-30 grid place-items-center border-2 border-dashed font-semibold"
             aria-hidden="true"
         >
             Drop a pack’s folder or a package

@@ -164,7 +164,8 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
             >
                 <template #default="{ row }">
                     <div
-                        class="grid grid-cols-[64px_minmax(0,1fr)_minmax(360px,56%)] items-center gap-x-5 py-2 pr-6 pl-5 max-[700px]:grid-cols-[64px_minmax(0,1fr)] max-[700px]:gap-y-2 max-[700px]:pr-4"
+                        class="grid grid-cols-[64px_minmax(0,1fr)_minmax(360px,56%)] items-center gap-x-5 py-2 pr-6 pl-5"
+                        :class="'max-[700px]:grid-cols-[64px_minmax(0,1fr)] max-[700px]:gap-y-2 max-[700px]:pr-4'"
                     >
                         <RowSheet
                             :pack="id"

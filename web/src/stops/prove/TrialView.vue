@@ -150,7 +150,11 @@ function picture(item: Shown): string | null {
         </div>
         <aside
             v-if="trial && trial.log.length > 0"
-            class="border-line w-[320px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:w-[240px] max-[700px]:max-h-40 max-[700px]:w-full max-[700px]:border-t max-[700px]:border-l-0"
+            class="border-line w-[320px] shrink-0 overflow-y-auto border-l px-5 py-4"
+            :class="[
+                'max-[1000px]:w-[240px] max-[700px]:max-h-40 max-[700px]:w-full max-[700px]:border-t',
+                'max-[700px]:border-l-0',
+            ]"
         >
             <h2 class="font-bold">Log of the host</h2>
             <ol class="text-tiny mt-2 flex flex-col gap-1 font-mono">

@@ -84,12 +84,17 @@ async function build() {
     <StateNote v-if="isPending || (error && !draft)" :is-loading="isPending" :problem="error" @again="refetch" />
     <div
         v-else-if="draft"
-        class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px] max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px] max-[700px]:flex max-[700px]:flex-col max-[700px]:overflow-y-auto"
+        class="grid h-full grid-cols-[300px_minmax(0,1fr)_360px]"
+        :class="[
+            'max-[1000px]:grid-cols-[210px_minmax(0,1fr)_280px] max-[700px]:flex max-[700px]:flex-col',
+            'max-[700px]:overflow-y-auto',
+        ]"
     >
         <ReleaseList
             :pack="id"
             :releases="releases ?? []"
-            class="border-line overflow-y-auto border-r max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-r-0 max-[700px]:border-b"
+            class="border-line overflow-y-auto border-r"
+            :class="'max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-r-0 max-[700px]:border-b'"
         />
         <ChangesSheet
             :pack="id"
@@ -100,7 +105,8 @@ async function build() {
             tabindex="0"
         />
         <aside
-            class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4 max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-l-0 max-[700px]:border-b"
+            class="border-line flex min-h-0 flex-col gap-4 overflow-y-auto border-l px-5 py-4"
+            :class="'max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:border-l-0 max-[700px]:border-b'"
             aria-label="Build"
         >
             <form class="flex flex-col gap-3" @submit.prevent="build">

@@ -11,9 +11,7 @@ defineEmits<{ add: [step: Step, title: string] }>()
 <template>
     <Menu as="div" class="relative">
         <MenuButton class="press" :disabled="isDisabled" data-test="add-step">+ Step</MenuButton>
-        <MenuItems
-            class="border-ink bg-paper rounded-card absolute bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto border py-1 outline-none"
-        >
+        <MenuItems class="menu-sheet bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto">
             <MenuItem v-for="offer in offers" :key="offer.title" v-slot="{ active }">
                 <button
                     type="button"

@@ -8,7 +8,11 @@ const article = (noun: string) => (/^[aeiou]/.test(noun) ? `an ${noun}` : `a ${n
 
 <template>
     <aside
-        class="border-line w-[300px] shrink-0 overflow-y-auto border-l px-5 py-4 max-[1000px]:w-[230px] max-[700px]:w-full max-[700px]:overflow-visible max-[700px]:border-t max-[700px]:border-l-0"
+        class="border-line w-[300px] shrink-0 overflow-y-auto border-l px-5 py-4"
+        :class="[
+            'max-[1000px]:w-[230px] max-[700px]:w-full max-[700px]:overflow-visible max-[700px]:border-t',
+            'max-[700px]:border-l-0',
+        ]"
     >
         <h2 class="font-bold">What the host wants of {{ article(picture.noun) }}</h2>
         <ul class="mt-2 flex flex-col gap-2">
