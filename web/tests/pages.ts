@@ -17,6 +17,15 @@ export const withMicrophone = {
     },
 }
 
+/** A browser with a microphone that hears a sound over and over, and which plays unasked. */
+export const withMicrophoneOf = (sound: string) => ({
+    ...withMicrophone,
+    launchOptions: {
+        ...withMicrophone.launchOptions,
+        args: [...withMicrophone.launchOptions.args, `--use-file-for-fake-audio-capture=${sound}`],
+    },
+})
+
 /** Begins a new pack in the browser and gives its id. */
 export async function newPack(page: Page, title: string): Promise<string> {
     await page.goto('/packs')

@@ -26,9 +26,9 @@ public class IndexFactsTests
             """);
         Assert.Equal(
             [
-                ("brac asbra adult", "plates/a.png", null, 3),
-                ("brac asbra young", "plates/b.png", "10-3", 3),
-                ("murr asmur adult", "plates/c.png", (string?)null, 5),
+                ("brac asbra adult", "plates/a.png", null, 4),
+                ("brac asbra young", "plates/b.png", "10-3", 4),
+                ("murr asmur adult", "plates/c.png", (string?)null, 7),
             ],
             index.Rows.Select(r => (string.Join(' ', r.Codes), r.File, r.Span, r.At.Line)));
         Assert.True(index.Names(PackPath.Parse("plates/b.png")));

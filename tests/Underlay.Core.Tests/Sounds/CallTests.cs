@@ -72,6 +72,17 @@ public class CallTests
                 ("asbra/2.wav", TestSound.Wav(48_000, seconds: 3, level: 0.01))));
 
     [Fact]
+    public void Where_a_peak_leaves_no_room_it_is_said_and_no_fix_is_offered()
+    {
+        var samples = Loud(3).Gain(-9).Channels[0];
+        samples[samples.Length / 2] = 0.8f;
+        var call = WavWriter.Write(new Core.Sounds.Sound(48_000, [samples]));
+        var finding = Assert.Single(AGuide.Of().With("calls/asbra/1.wav", call).Check().Findings);
+        Assert.Contains("dBTP leaves no room", finding.Message, StringComparison.Ordinal);
+        Assert.Null(finding.Fix);
+    }
+
+    [Fact]
     public void An_unknown_bird_has_no_calls() =>
         Assert.Equal([("name/not-listed", "nobod/1.wav", Severity.Blocker)], Found(("nobod/1.wav", Good)));
 

@@ -42,16 +42,18 @@ public sealed class HeardSound : RuleCheck<HeardRule>
         if (measure.Loudness is { } loudness
             && (rule.Loudness ?? Usual(overlay, placement, rule)) is { } usual
             && Math.Abs(loudness - usual) > rule.Apart)
+        {
+            var hasRoom = measure.TruePeak + usual - loudness <= rule.MostPeak;
             yield return Advise(
                 overlay,
                 placement,
                 "loudness",
                 FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0.#} LU {(loudness > usual ? "louder" : "softer")} than ")
                     + (rule.Loudness is null ? "those of the base beside it" : "is asked for")
-                    + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})."),
-                measure.TruePeak + usual - loudness <= rule.MostPeak
-                    ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1)))
-                    : null);
+                    + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})")
+                    + (hasRoom ? "." : FormattableString.Invariant($", and its peak of {measure.TruePeak:0.0} dBTP leaves no room for that.")),
+                hasRoom ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1))) : null);
+        }
     }
 
     private Finding Advise(Overlay overlay, Placement placement, string what, string says, Fix? fix) =>
