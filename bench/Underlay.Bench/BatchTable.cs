@@ -25,7 +25,7 @@ internal static class BatchTable
         var begun = Stopwatch.GetTimestamp();
         var tray = session.Tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Tray)).ToList();
         var placer = new Placer(session.Report.Overlay!);
-        foreach (var file in tray) placer.Advise(file);
+        placer.Advise(tray);
         Row("advice for a full tray", Stopwatch.GetElapsedTime(begun));
 
         begun = Stopwatch.GetTimestamp();

@@ -48,9 +48,36 @@ public sealed class FactsTests : IAsyncLifetime
         Assert.Equal(0, await after.Facts.CountAsync());
     }
 
-    private async Task PutAsync(APack pack)
+    [Fact]
+    public async Task What_is_learned_of_an_edit_before_it_is_carried_out_is_kept_once_it_is()
     {
-        var plan = EditPlan.Of(FileTree.Empty, [.. pack.Tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))]);
+        var plan = PlanOf(APack.Of().With("art/surfaces/quartz.png", Picture.Of(60, 60)));
+        var shelf = new FactsShelf(database.Source);
+        var planned = new PlannedFiles(plan, database.Source, shelf);
+        var tree = FileTree.Empty.With(planned.Edits);
+        var before = Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree));
+        Assert.NotEmpty(before);
+        Assert.False(shelf.HasMore);
+
+        await ApplyAsync(plan);
+        planned.AreKept();
+        Assert.True(shelf.HasMore);
+        await shelf.KeepAsync(default);
+        // The bytes were let go of: they are read from the database now.
+        Assert.Equal(plan.Blobs.Single(b => b.Hash == Quartz().Hash).Read().ToArray(), Quartz().ReadAll());
+        await ForgetPicturesAsync();
+        Assert.Throws<EndOfStreamException>(() => Quartz().ReadAll());
+        Assert.Equal(before, await OpenAsync());
+        TreeFile Quartz() => tree.Find(PackPath.Parse("art/surfaces/quartz.png"))!;
+    }
+
+    private static EditPlan PlanOf(APack pack) =>
+        EditPlan.Of(FileTree.Empty, [.. pack.Tree.Files.Select(f => new TreeEdit.Write(f.Path, f.ReadAll()))]);
+
+    private Task PutAsync(APack pack) => ApplyAsync(PlanOf(pack));
+
+    private async Task ApplyAsync(EditPlan plan)
+    {
         var outcome = await new OperationLog(database.Source, TimeProvider.System)
             .ApplyAsync(database.Pack, plan, "Begin", "test", null, null, default);
         Assert.IsType<EditOutcome.Applied>(outcome);
@@ -61,11 +88,13 @@ public sealed class FactsTests : IAsyncLifetime
     {
         var shelf = new FactsShelf(database.Source);
         var (tree, _) = (await new PackReader(database.Source, database, shelf).OpenAsync(database.Pack, default))!.Value;
-        var report = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree).Report;
+        var session = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree);
         await shelf.KeepAsync(default);
         Assert.False(shelf.HasMore);
-        return [.. report.Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}")];
+        return Lines(session);
     }
+
+    private static List<string> Lines(CheckSession session) => [.. session.Report.Findings.Select(f => $"{f.Code} {f.Path}: {f.Message}")];
 
     private async Task ForgetPicturesAsync()
     {

@@ -3,6 +3,7 @@ using System.Text;
 using CsCheck;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
+using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
 
@@ -108,6 +109,22 @@ public class OperationTests(RunningServer server)
         Assert.All(answers.Where(a => !a.IsSuccessStatusCode), a => Assert.Equal(HttpStatusCode.Conflict, a.StatusCode));
         Assert.True(made >= 4);
         Assert.Equal(before + made, (await pack.GetAsync("")).GetProperty("revision").GetInt64());
+    }
+
+    [Fact]
+    public async Task Of_writers_at_once_all_that_was_written_is_checked_at_each_answer()
+    {
+        var pack = await server.NewPackAsync();
+        var odd = Picture.Of(60, 60).ToPng();
+        async Task WriteAsync(int i)
+        {
+            var path = $"art/surfaces/saltbrook_{i}.png";
+            await pack.PutFileAsync(path, odd);
+            Assert.Contains($"image/not-power-of-two {path}", await pack.FindingsAsync());
+        }
+
+        await Task.WhenAll(Enumerable.Range(0, 12).Select(WriteAsync));
+        Assert.Equal(12, (await pack.FindingsAsync()).Count(f => f.StartsWith("image/not-power-of-two", StringComparison.Ordinal)));
     }
 
     [Fact]

@@ -29,7 +29,7 @@ public static class FactsReader
         if (reader is { KeepsBytes: true })
         {
             var bytes = file.ReadAll();
-            return new FileFacts(ContentHash.Of(bytes), length, reader.Read(bytes, place!));
+            return new FileFacts(file.Content.HashOf(bytes), length, reader.Read(bytes, place!));
         }
 
         var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
@@ -39,12 +39,20 @@ public static class FactsReader
             file.Content.Read(memory.Span);
             var facts = reader?.Read(memory, place!);
             if (key is not null) file.Content.Learn(key, () => Write(reader!, facts!));
-            return new FileFacts(ContentHash.Of(memory.Span), length, facts);
+            return new FileFacts(file.Content.HashOf(memory.Span), length, facts);
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(pooled);
         }
+    }
+
+    /// <summary>Tells a file what was found in the same bytes while they lay elsewhere, so that it is kept as if it were found in it.</summary>
+    public static void HandOn(FileFacts facts, TreeFile file, Place place)
+    {
+        if (facts.Content is not { } content || file.Length > MostBytes) return;
+        var reader = ContentReader.Of(place.Content);
+        if (reader.KeyFor(place) is { } key) file.Content.Learn(key, () => Write(reader, content));
     }
 
     private static ContentFacts? Recall(ContentReader reader, Place place, byte[] learned)

@@ -3,6 +3,7 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
+using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -70,6 +71,22 @@ public sealed class CheckSession
     /// <param name="cancel">Stops between two files.</param>
     public CheckSession MovedTo(FileTree tree, CancellationToken cancel = default) =>
         Make(profile, edition, baseOf, tree, this, null, cancel);
+
+    /// <summary>The session where the same bytes lie elsewhere now, which is told what was found in them.</summary>
+    /// <param name="tree">The same files; such as differ are looked at as after any change.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public CheckSession HeldIn(FileTree tree, CancellationToken cancel = default)
+    {
+        var places = Report.Overlay?.Pack.Placements.ToDictionary(p => p.Path) ?? [];
+        foreach (var now in tree.Files)
+        {
+            if (Tree.Find(now.Path) is not { } was || ReferenceEquals(was.Content, now.Content) || !was.Content.IsSameAs(now.Content)) continue;
+            if (places.GetValueOrDefault(now.Path) is { } placed) FactsReader.HandOn(placed.Facts, now, placed.Place);
+            else if (now.Path.IsBelow(ReservedFolder.Steps)) StepsFile.HandOn(was, now);
+        }
+
+        return MovedTo(tree, cancel);
+    }
 
     private static CheckSession Make(
         HostProfile profile,

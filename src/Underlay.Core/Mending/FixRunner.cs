@@ -122,19 +122,27 @@ public sealed class FixRunner
         var made = SideBySide.Select(wanted, f => f.Fix?.MadeOf is null ? null : EditsOf(tree, f, context));
         var (after, fixes) = (tree, new List<AppliedFix>());
         var touched = new HashSet<PackPath>();
+        var since = new List<TreeEdit>();
+        FileTree Now()
+        {
+            if (since.Count > 0) after = after.With(since);
+            since.Clear();
+            return after;
+        }
+
         foreach (var (finding, ready) in wanted.Zip(made))
         {
             // What was made of the pack as it was holds as long as nothing came to it since.
             var holds = ready is not null && !touched.Contains(finding.Fix!.MadeOf!.Value);
-            var edits = holds ? ready! : EditsOf(after, finding, context);
+            var edits = holds ? ready! : EditsOf(Now(), finding, context);
             if (edits.Count == 0) continue;
-            after = after.With(edits);
+            since.AddRange(edits);
             touched.UnionWith(edits.SelectMany(e => e.Touches));
             fixes.Add(new AppliedFix(finding, edits));
         }
 
         if (fixes.Count == 0) return (tree, report);
-        var then = check(after);
+        var then = check(Now());
         var worse = Harm.Added(report, then);
         if (worse.Count == 0)
         {

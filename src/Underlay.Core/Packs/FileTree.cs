@@ -29,7 +29,16 @@ public abstract class FileContent
     private object? hash;
 
     /// <summary>The hash of the bytes, learned once.</summary>
-    internal ContentHash HashOf(TreeFile file) => (ContentHash)(hash ??= KnownHash ?? ContentHash.Of(file.Lend().Span));
+    internal ContentHash HashOf(TreeFile file) => FindHash() ?? HashOf(file.Lend().Span);
+
+    /// <summary>The hash of the bytes, which are at hand; it is known from then on.</summary>
+    internal ContentHash HashOf(ReadOnlySpan<byte> all) => FindHash() ?? (ContentHash)(hash = ContentHash.Of(all));
+
+    /// <summary>True where the bytes are known to be those of another, without reading either.</summary>
+    internal bool IsSameAs(FileContent other) =>
+        ReferenceEquals(this, other) || (FindHash() is { } own && other.FindHash() is { } its && own == its);
+
+    private ContentHash? FindHash() => (ContentHash?)hash ?? KnownHash;
 
     /// <summary>Bytes held in memory, with their hash where it is known.</summary>
     public static FileContent Of(ReadOnlyMemory<byte> bytes, ContentHash? hash = null) => new InMemory(bytes, hash);

@@ -1,3 +1,4 @@
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -24,11 +25,13 @@ public sealed record PlacementCandidate(
 /// <param name="Candidates">All that are as likely as the first, and a handful more; empty when nothing is likely.</param>
 /// <param name="Size">Of a picture; null where it is none, or cannot be read.</param>
 /// <param name="Flaw">Why the file is of no use anywhere, as a clause that begins with "it"; null for nothing.</param>
+/// <param name="Begins">The format that its bytes begin as; null where it is none that is read.</param>
 public sealed record PlacementAdvice(
     TreeFile File,
     IReadOnlyList<PlacementCandidate> Candidates,
     string? Flaw = null,
-    PixelSize? Size = null)
+    PixelSize? Size = null,
+    FileFormat? Begins = null)
 {
     private const double Sure = 0.8;
     private const double Lead = 0.05;

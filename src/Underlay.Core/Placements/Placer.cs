@@ -61,12 +61,15 @@ public sealed class Placer
         codedSounds = new CodedSounds(overlay);
     }
 
+    /// <summary>Where files may belong, in their order; on all cores.</summary>
+    public IReadOnlyList<PlacementAdvice> Advise(IReadOnlyList<TreeFile> files) => SideBySide.Select(files, Advise);
+
     /// <summary>Where a file may belong.</summary>
     public PlacementAdvice Advise(TreeFile file)
     {
         var content = TrayContent.Of(file);
         var flaw = TrayFlaw.Find(file, content);
-        if (SystemFiles.Is(file.Path) || file.Length == 0) return new PlacementAdvice(file, [], flaw);
+        if (SystemFiles.Is(file.Path) || file.Length == 0) return new PlacementAdvice(file, [], flaw, Begins: content.Begins);
         var spoken = new SpokenPath(file.Path);
         var found = new Dictionary<PackPath, PlacementCandidate>();
         void Add(PlacementCandidate candidate)
@@ -99,7 +102,7 @@ public sealed class Placer
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
         var candidates = flaw is null ? found.Values : found.Values.Select(c => c with { Doubt = flaw });
-        return new PlacementAdvice(file, Order(candidates, content), flaw, content.Size);
+        return new PlacementAdvice(file, Order(candidates, content), flaw, content.Size, content.Begins);
     }
 
     /// <summary>The likeliest first; all that are as likely as the first, those that look most like the base's before the others.</summary>

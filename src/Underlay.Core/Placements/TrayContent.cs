@@ -34,6 +34,9 @@ internal sealed record TrayContent(
     // A session of many sounds is like none of them, and takes long to decode. Bytes.
     private const int LongestHeard = 8 << 20;
 
+    /// <summary>The format that the bytes begin as; null where it is none that is read.</summary>
+    public FileFormat? Begins { get; private init; }
+
     private Lazy<SoundShape?> Shaped { get; init; } = new(() => null);
 
     /// <summary>What a sound is like, found once; null where that cannot be told.</summary>
@@ -47,20 +50,25 @@ internal sealed record TrayContent(
     /// <summary>Looks at a file.</summary>
     public static TrayContent Of(TreeFile file)
     {
-        var head = file.ReadStart(FileFormat.HeadBytes);
-        if (SourceReader.FormatOf(head) is { } format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
+        var begins = FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes));
+        return Of(file, begins) with { Begins = begins };
+    }
+
+    private static TrayContent Of(TreeFile file, FileFormat? begins)
+    {
+        if (begins is PictureFormat format && file.ReadAll() is var bytes && SourceReader.Describe(bytes) is { } picture)
             return new TrayContent(
                 PlaceContent.Picture,
                 picture.Size,
                 format,
-                SourceReader.ConversionOf(bytes))
+                picture.Format.ConversionOf(picture))
             { Decoded = new Lazy<RgbaPicture?>(() => SourceReader.Read(bytes).Picture) };
-        if (FileFormats.OfHead(head) is SoundFormat sound)
+        if (begins is SoundFormat sound)
             return new TrayContent(PlaceContent.Sound, Sound: sound)
             {
                 Shaped = new Lazy<SoundShape?>(() => file.Length > LongestHeard ? null : SoundRank.ShapeOf(file.ReadAll())),
             };
-        if (FileFormats.OfHead(head) is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
+        if (begins is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());
     }

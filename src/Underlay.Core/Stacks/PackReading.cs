@@ -109,8 +109,7 @@ public sealed class PackReading
             var (old, was) = known.StepTo(file.Path, facts);
             var found = was is { Place.Pattern: not null } ? (was.Place, was.Bindings) : profile.Locate(file.Path, edition);
             var place = found?.Place ?? fixedPlaces.GetValueOrDefault(file.Path);
-            // The same content object is the same bytes: trees hand it on through edits.
-            var isKnown = old is not null && ReferenceEquals(old.Content, file.Content) && ReferenceEquals(was?.Place, place);
+            var isKnown = old is not null && old.Content.IsSameAs(file.Content) && ReferenceEquals(was?.Place, place);
             if (!isKnown) unknown.Add((file, place));
             if (place is not null) located.Add((file, place, found?.Bindings ?? Bindings.None, isKnown ? was : null));
         }
@@ -136,7 +135,7 @@ public sealed class PackReading
             var (was, now) = (before.files[i], files[i]);
             if (ReferenceEquals(was, now)) continue;
             if (was.Path != now.Path) return null;
-            if (ReferenceEquals(was.Content, now.Content)) continue;
+            if (was.Content.IsSameAs(now.Content)) continue;
             if (before.IndexOf(now.Path) is not { } index || before.Placements[index].Place.Content != PlaceContent.Picture) return null;
             others.Add((index, now));
         }

@@ -46,7 +46,7 @@ internal sealed class StackChange
     {
         var manifest = now.Profile.Manifest.Path;
         if (!ReferenceEquals(before.Base, now.Base)
-            || !ReferenceEquals(before.Pack.Tree.Find(manifest)?.Content, now.Pack.Tree.Find(manifest)?.Content))
+            || !IsSame(before.Pack.Tree.Find(manifest), now.Pack.Tree.Find(manifest)))
             return null;
         var change = new StackChange();
         foreach (var file in Differing(before.Pack.Placements, now.Pack.Placements, p => p.Path)) change.Add(file);
@@ -61,6 +61,9 @@ internal sealed class StackChange
         foreach (var placement in dropped) change.Add(placement);
         return change;
     }
+
+    private static bool IsSame(TreeFile? one, TreeFile? other) =>
+        one is null || other is null ? one == other : one.Content.IsSameAs(other.Content);
 
     private void Add(Placement file)
     {

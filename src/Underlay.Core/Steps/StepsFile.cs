@@ -29,7 +29,6 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 
     private static readonly ConditionalWeakTable<TreeFile, StrongBox<StepsHead?>> Heads = [];
 
-
     /// <summary>Where the steps of a picture are kept.</summary>
     public static PackPath PathOf(PackPath picture) => PackPath.Parse($"{ReservedFolder.Steps}/{picture}{Ending}");
 
@@ -60,6 +59,13 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
     /// <remarks>Asked of every shaped picture at each check, so read once for each file.</remarks>
     public static StepsHead? HeadOf(FileTree tree, TreeFile file) =>
         Heads.GetValue(file, _ => new StrongBox<StepsHead?>(ReadHead(tree, file))).Value;
+
+    /// <summary>Tells a file of steps what was found in the same bytes while they lay elsewhere.</summary>
+    public static void HandOn(TreeFile from, TreeFile to)
+    {
+        if (!Heads.TryGetValue(from, out var head) || !Heads.TryAdd(to, head) || head.Value is not { } known) return;
+        to.Content.Learn(LearnedKey, () => Learned(known.Source, known.Result));
+    }
 
     /// <summary>True when the picture has a file of steps that cannot be read: it is not to be overwritten.</summary>
     public static bool IsUnreadable(FileTree tree, PackPath picture) =>
@@ -102,9 +108,11 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
             && ContentHash.TryParse(to, out var result))
             return new StepsHead(picture, ReservedFolder.SourceOf(picture), source, result);
         if (Read(tree, picture) is not { } steps) return null;
-        file.Content.Learn(LearnedKey, () => Encoding.ASCII.GetBytes($"{steps.Source.Hex} {steps.Result.Hex}"));
+        file.Content.Learn(LearnedKey, () => Learned(steps.Source, steps.Result));
         return new StepsHead(picture, ReservedFolder.SourceOf(picture), steps.Source, steps.Result);
     }
+
+    private static byte[] Learned(ContentHash source, ContentHash result) => Encoding.ASCII.GetBytes($"{source.Hex} {result.Hex}");
 
     private static PackPath KeptPath(ContentHash hash) => PackPath.Parse($"{ReservedFolder.Name}/pictures/{hash.Hex}.png");
 }

@@ -10,13 +10,30 @@ namespace Underlay.Data.Blobs;
 /// <param name="facts">What is kept of it and where what is learned goes, or null.</param>
 public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash, KeptFacts? facts = null) : FileContent
 {
-    private readonly BlobBatch? batch;
+    private BlobBatch? batch;
+    private Func<ReadOnlyMemory<byte>>? atHand;
 
     internal BlobContent(NpgsqlDataSource source, ContentHash hash, KeptFacts? facts, BlobBatch batch)
         : this(source, hash, facts) => this.batch = batch;
 
+    /// <summary>A blob that is not in the database yet.</summary>
+    internal BlobContent(NpgsqlDataSource source, ContentHash hash, KeptFacts? facts, Func<ReadOnlyMemory<byte>> atHand)
+        : this(source, hash, facts) => this.atHand = atHand;
+
     /// <summary>The blob.</summary>
     public ContentHash Hash => hash;
+
+    /// <summary>The database that it lies in.</summary>
+    internal NpgsqlDataSource Source => source;
+
+    /// <summary>What is read of it next comes with the others of a batch.</summary>
+    internal void Expect(BlobBatch ahead) => Volatile.Write(ref batch, ahead);
+
+    /// <summary>It is read by itself again, unless another batch holds it by now.</summary>
+    internal void Forget(BlobBatch ahead) => Interlocked.CompareExchange(ref batch, null, ahead);
+
+    /// <summary>It is in the database now, and read from there.</summary>
+    internal void LetGo() => Volatile.Write(ref atHand, null);
 
     /// <inheritdoc/>
     protected override ContentHash? KnownHash => hash;
@@ -24,7 +41,8 @@ public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash, KeptF
     /// <inheritdoc/>
     public override void Read(Span<byte> to)
     {
-        if (batch is null || !batch.TryRead(hash, to)) BlobStore.Read(source, hash, to);
+        if (Volatile.Read(ref atHand) is { } read) read().Span[..to.Length].CopyTo(to);
+        else if (Volatile.Read(ref batch)?.TryRead(hash, to) != true) BlobStore.Read(source, hash, to);
     }
 
     /// <inheritdoc/>

@@ -5,8 +5,10 @@ namespace Underlay.Data.Facts;
 
 /// <summary>What is kept of the files of one tree.</summary>
 /// <param name="shelf">Where new facts go.</param>
-public sealed class KeptFacts(FactsShelf shelf)
+/// <param name="waits">Whether new facts stay here until their blobs are in the database.</param>
+public sealed class KeptFacts(FactsShelf shelf, bool waits = false)
 {
+    private readonly ConcurrentQueue<(ContentHash Hash, string Key, byte[] Bytes)> waiting = new();
     private readonly ConcurrentDictionary<(ContentHash Hash, string Key), byte[]> kept = new();
     private readonly HashSet<ContentHash> known = [];
 
@@ -21,5 +23,16 @@ public sealed class KeptFacts(FactsShelf shelf)
 
     internal byte[]? Find(ContentHash hash, string key) => kept.TryGetValue((hash, key), out var bytes) ? bytes : null;
 
-    internal void Learn(ContentHash hash, string key, Func<byte[]> learned) => shelf.Learn(hash, key, learned);
+    internal void Learn(ContentHash hash, string key, Func<byte[]> learned)
+    {
+        if (waits) waiting.Enqueue((hash, key, learned()));
+        else shelf.Learn(hash, key, learned);
+    }
+
+    /// <summary>The blobs are in the database, and nothing is being learned.</summary>
+    internal void WaitNoMore()
+    {
+        waits = false;
+        while (waiting.TryDequeue(out var one)) shelf.Learn(one.Hash, one.Key, () => one.Bytes);
+    }
 }

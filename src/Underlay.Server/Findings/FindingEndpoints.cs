@@ -21,7 +21,7 @@ internal static class FindingEndpoints
 
     /// <exception cref="ProblemException">There is no such finding.</exception>
     public static Finding Find(PackSnapshot snapshot, FindingName name) =>
-        snapshot.Report.Findings.FirstOrDefault(f => FindingName.Of(f) == name)
+        snapshot.Find(name.AsFindingKey())
         ?? throw new ProblemException(
             409,
             "finding-gone",

@@ -1,3 +1,4 @@
+using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Server.Packs;
@@ -7,6 +8,9 @@ namespace Underlay.Server.Findings;
 /// <summary>What names a finding across checks.</summary>
 internal sealed record FindingName(string Code, string Path, string Pointer, string Discriminator)
 {
+    /// <summary>The key that it stands for.</summary>
+    public FindingKey AsFindingKey() => new(new CheckCode(Code), Path, Pointer, Discriminator);
+
     public static FindingName Of(Finding finding) => new(finding.Code.Value, finding.Path, finding.Pointer, finding.Discriminator);
 
     /// <summary>The parts in a line each.</summary>

@@ -2,6 +2,7 @@ using Underlay.Core.Checks;
 using Underlay.Core.Findings;
 using Underlay.Core.Mending;
 using Underlay.Core.Packs;
+using Underlay.Data.Blobs;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
 
@@ -51,6 +52,8 @@ internal static class FixEndpoints
             // Each round is checked at the cost of what the last one changed.
             var session = snapshot.Session;
             CheckReport Check(FileTree tree) => (session = session.MovedTo(tree, cancel)).Report;
+            List<Finding> wanted = [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))];
+            using var ahead = ReadAhead.Of(wanted.Select(f => f.Fix?.MadeOf).OfType<PackPath>().Select(snapshot.Tree.Find).OfType<TreeFile>());
             outcome = request.AllThatLoseNothing
                 ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
                 : FixRunner.Apply(
@@ -59,10 +62,11 @@ internal static class FixEndpoints
                     snapshot.Report,
                     Check,
                     snapshot.Profile,
-                    [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))]);
+                    wanted);
             if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing)
                 throw Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
-            return [.. outcome.Applied.SelectMany(f => f.Edits)];
+            // What was checked last may have been held back; only what differs then is looked at again.
+            return ([.. outcome.Applied.SelectMany(f => f.Edits)], session);
         }, cancel).ConfigureAwait(false);
         var files = outcome!.Applied
             .SelectMany(f => f.Edits)

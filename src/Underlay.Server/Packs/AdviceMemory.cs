@@ -2,6 +2,7 @@ using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
+using Underlay.Data.Blobs;
 
 namespace Underlay.Server.Packs;
 
@@ -23,22 +24,20 @@ internal sealed class AdviceMemory
             : new AdviceMemory();
 
     /// <summary>The advice for each file.</summary>
-    public IReadOnlyList<PlacementAdvice> Advise(Overlay overlay, IEnumerable<TreeFile> files)
+    public IReadOnlyList<PlacementAdvice> Advise(Overlay overlay, IReadOnlyList<TreeFile> files)
     {
         lock (given)
         {
-            return [.. files.Select(file => given.GetValueOrDefault(KeyOf(file)) ?? Keep(overlay, file))];
+            var others = files.Where(f => !given.ContainsKey(KeyOf(f))).ToList();
+            using var ahead = ReadAhead.Of(others);
+            placer ??= new Placer(overlay);
+            var advice = placer.Advise([.. others.Select(f => f with { Path = WithoutTray(f.Path) })]);
+            foreach (var (file, its) in others.Zip(advice)) given[KeyOf(file)] = its with { File = file };
+            return [.. files.Select(f => given[KeyOf(f)])];
         }
     }
 
-    private PlacementAdvice Keep(Overlay overlay, TreeFile file)
-    {
-        placer ??= new Placer(overlay);
-        var path = PackPath.Parse(file.Path.Value[(ReservedFolder.Tray.Length + 1)..]);
-        var advice = placer.Advise(file with { Path = path }) with { File = file };
-        given[KeyOf(file)] = advice;
-        return advice;
-    }
+    private static PackPath WithoutTray(PackPath path) => PackPath.Parse(path.Value[(ReservedFolder.Tray.Length + 1)..]);
 
     private static (string Path, string Hash) KeyOf(TreeFile file) => (file.Path.Value, PackSnapshot.HashOf(file));
 

@@ -1,8 +1,10 @@
 using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
+using Npgsql;
 using Underlay.Core.Checks;
 using Underlay.Core.Packs;
 using Underlay.Data;
+using Underlay.Data.Facts;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
 using Underlay.Server.Hosting;
@@ -17,6 +19,8 @@ namespace Underlay.Server.Packs;
 internal sealed class PackDesk(
     PackReader reader,
     OperationLog log,
+    NpgsqlDataSource source,
+    FactsShelf shelf,
     HostShelf hosts,
     IDbContextFactory<UnderlayDatabase> databases,
     IHttpContextAccessor request)
@@ -47,7 +51,7 @@ internal sealed class PackDesk(
             {
                 if (behind.Revision >= pack.Revision) return behind;
                 var (edits, revision) = await reader.SinceAsync(id, behind.Tree, behind.Revision, cancel).ConfigureAwait(false);
-                slot.Snapshot = behind.With(edits, revision);
+                slot.Snapshot = behind.With(edits, revision, null, cancel);
             }
             else
             {
@@ -96,17 +100,47 @@ internal sealed class PackDesk(
     /// <param name="cancel">Nothing is changed when it comes in time.</param>
     /// <param name="isAll">Whether the request asks for nothing besides, so that it is made once by its key.</param>
     /// <returns>The pack after the change.</returns>
-    public async Task<PackSnapshot> EditAsync(
+    public Task<PackSnapshot> EditAsync(
         Guid id,
         long? expected,
         string what,
         Func<PackSnapshot, IReadOnlyList<TreeEdit>> edit,
         CancellationToken cancel,
+        bool isAll = true) =>
+        EditAsync(id, expected, what, snapshot => (edit(snapshot), null), cancel, isAll);
+
+    /// <inheritdoc cref="EditAsync(Guid, long?, string, Func{PackSnapshot, IReadOnlyList{TreeEdit}}, CancellationToken, bool)"/>
+    /// <param name="edit">The edits, from the pack as it is, and their check where there was one.</param>
+    public async Task<PackSnapshot> EditAsync(
+        Guid id,
+        long? expected,
+        string what,
+        Func<PackSnapshot, (IReadOnlyList<TreeEdit> Edits, CheckSession? Checked)> edit,
+        CancellationToken cancel,
         bool isAll = true)
     {
         var snapshot = await GetAsync(id, cancel).ConfigureAwait(false);
-        var plan = Plan(snapshot.Tree, edit(snapshot));
-        var outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel).ConfigureAwait(false);
+        var (edits, session) = edit(snapshot);
+        var plan = Plan(snapshot.Tree, edits);
+        var slot = slots.GetOrAdd(id, _ => new Slot());
+        // Who sees the new revision meanwhile waits for its check.
+        await slot.Gate.WaitAsync(cancel).ConfigureAwait(false);
+        EditOutcome outcome;
+        try
+        {
+            // Of no use where another edit came between: then the pack is looked at anew.
+            using var next = plan.Rows.Count > 0 && slot.Snapshot == snapshot
+                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, source, shelf), session, cancel)
+                : null;
+            outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel).ConfigureAwait(false);
+            if (outcome is EditOutcome.Applied { Revision: var kept } && kept == next?.Revision)
+                slot.Snapshot = await next.EndAsync().ConfigureAwait(false) ?? snapshot;
+        }
+        finally
+        {
+            slot.Gate.Release();
+        }
+
         return await SettleAsync(id, outcome, cancel).ConfigureAwait(false);
     }
 

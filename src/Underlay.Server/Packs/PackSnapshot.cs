@@ -1,5 +1,8 @@
 using Underlay.Core.Checks;
+using Underlay.Core.Decisions;
+using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
@@ -16,6 +19,10 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     // Paths, facts, placements, groups and what checks remember, measured on packs of 10,000 files.
     private const long BytesOfFile = 4096;
     private const long TextsInMemory = 3;
+
+    // Many are asked for at once when many are mended.
+    private readonly Lazy<Dictionary<FindingKey, Finding>> byKey = new(
+        () => session.Report.Findings.DistinctBy(f => f.Key).ToDictionary(f => f.Key));
 
     public Guid Id => id;
 
@@ -38,6 +45,9 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     public long Weight => Tree.Files.Count * BytesOfFile
         + (Overlay?.Pack.Placements.Where(p => p.Place.PictureFormat is null).Sum(p => p.Facts.Length * TextsInMemory) ?? 0);
 
+    /// <summary>The finding of a key, or null.</summary>
+    public Finding? Find(FindingKey key) => byKey.Value.GetValueOrDefault(key);
+
     /// <summary>The pack over its base, or null while one folder lies around everything.</summary>
     public Overlay? Overlay => session.Report.Overlay;
 
@@ -55,13 +65,26 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     public static string HashOf(TreeFile file) => ((BlobContent)file.Content).Hash.Hex;
 
     /// <summary>The snapshot after edits.</summary>
-    public PackSnapshot With(IReadOnlyList<TreeEdit> edits, long next)
+    /// <param name="edits">What changed.</param>
+    /// <param name="next">The revision that they lead to.</param>
+    /// <param name="checkedBefore">Where the same edits were checked before they were kept.</param>
+    /// <param name="cancel">Stops between two files.</param>
+    public PackSnapshot With(IReadOnlyList<TreeEdit> edits, long next, CheckSession? checkedBefore = null, CancellationToken cancel = default)
     {
-        var after = session.With(edits);
+        // What is moved or put in is read by the check.
+        using var ahead = ReadAhead.Of(edits.Select(e => e switch
+        {
+            TreeEdit.Move move => Tree.Find(move.From),
+            TreeEdit.Put put => put.File,
+            _ => null,
+        }).OfType<TreeFile>());
+        var after = checkedBefore?.HeldIn(Tree.With(edits), cancel) ?? session.With(edits, cancel);
         return new PackSnapshot(id, name, profile, next, after, advice.For(session.Report.Overlay, after.Report.Overlay));
     }
 
     /// <summary>Where the files of the tray belong.</summary>
     public IReadOnlyList<PlacementAdvice> Advise() =>
-        Overlay is { } overlay ? advice.Advise(overlay, Tray) : [.. Tray.Select(f => new PlacementAdvice(f, []))];
+        Overlay is { } overlay
+            ? advice.Advise(overlay, [.. Tray])
+            : [.. Tray.Select(f => new PlacementAdvice(f, [], Begins: FileFormats.OfHead(f.ReadStart(FileFormat.HeadBytes))))];
 }

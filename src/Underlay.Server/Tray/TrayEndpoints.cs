@@ -3,6 +3,7 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
+using Underlay.Data.Blobs;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Lists;
@@ -144,8 +145,8 @@ internal static class TrayEndpoints
         FileOf(advice.File.Path),
         advice.File.Path.Value,
         PackSnapshot.HashOf(advice.File),
-        SourceReader.FormatOf(advice.File.ReadStart(FileFormat.HeadBytes)) is not null,
-        FileFormats.OfHead(advice.File.ReadStart(FileFormat.HeadBytes)) is SoundFormat,
+        advice.Begins is PictureFormat,
+        advice.Begins is SoundFormat,
         advice.Size is { } size ? new Size(size.Width, size.Height) : null,
         advice.File.Length,
         advice.IsSure,
@@ -223,7 +224,9 @@ internal static class TrayEndpoints
             var wanted = request.AllSure
                 ? Sure(snapshot.Advise()).Select(a => (From: a.File.Path, To: a.Candidates[0].Target, Insist: false))
                 : (request.Files ?? []).Select(f => (From: PathOf(f.File), To: FileEndpoints.Parse(f.Target), f.Insist));
+            wanted = [.. wanted];
             var tree = snapshot.Tree;
+            using var ahead = ReadAhead.Of(wanted.Select(w => tree.Find(w.From)).OfType<TreeFile>());
             var edits = new List<TreeEdit>();
             foreach (var (from, to, insist) in wanted)
             {

@@ -35,12 +35,20 @@ public partial class ChangedPackTests
                 foreach (var (at, how, which) in changes)
                 {
                     session = session.With([Change(session.Tree, files[at], how, which, files[which % files.Count])]);
-                    Assert.Equal(Lines(CheckReport.Make(profile, null, e => Bases[e], session.Tree)), Lines(session.Report));
+                    var anew = Lines(CheckReport.Make(profile, null, e => Bases[e], session.Tree)).ToList();
+                    Assert.Equal(anew, Lines(session.Report));
+                    session = session.HeldIn(Elsewhere(session.Tree));
+                    Assert.Equal(anew, Lines(session.Report));
+                    Assert.Empty(session.Looked);
                 }
             },
             iter: runs,
             threads: Environment.ProcessorCount);
     }
+
+    /// <summary>The same bytes, which came from somewhere else.</summary>
+    private static FileTree Elsewhere(FileTree tree) =>
+        FileTree.Of(tree.Files.Select(f => f with { Content = FileContent.Of(f.ReadAll(), f.Hash) }), tree.Refused);
 
     /// <summary>Takes the file away, brings it back, or puts another number or text, or another file's bytes, into it.</summary>
     private static TreeEdit Change(FileTree tree, TreeFile file, int how, int which, TreeFile other)

@@ -1,4 +1,5 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Formats;
 using Underlay.Core.Manifests;
 using Underlay.Core.Names;
 using Underlay.Core.Packaging;
@@ -69,8 +70,14 @@ public class PlacerTests
     {
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack.Tree);
         var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, manifest), Base));
-        return Opened.Files.Files.ToDictionary(f => f.Path.Value, placer.Advise);
+        return placer.Advise(Opened.Files.Files).ToDictionary(a => a.File.Path.Value);
     }
+
+    [Fact]
+    public void Advice_tells_what_the_bytes_begin_as() =>
+        Assert.All(
+            Opened.Files.Files,
+            f => Assert.Same(FileFormats.OfHead(f.ReadStart(FileFormat.HeadBytes)), Advice[f.Path.Value].Begins));
 
     [Fact]
     public void The_drop_has_forty_files_and_its_archive_is_opened()
