@@ -29,14 +29,8 @@ internal static class BatchTable
         Row("advice for a full tray", Stopwatch.GetElapsedTime(begun));
 
         begun = Stopwatch.GetTimestamp();
-        var (tree, edits) = (session.Tree, new List<TreeEdit>());
-        foreach (var file in tray)
-        {
-            var placed = Placing.Place(profile, profile.Newest, tree, file.Path, PackPath.Parse($"art/surfaces/{file.Path.FileName}"));
-            edits.AddRange(placed.Edits);
-            tree = tree.With(placed.Edits);
-        }
-
+        var wanted = tray.ConvertAll(f => new WantedPlace(f.Path, PackPath.Parse($"art/surfaces/{f.Path.FileName}")));
+        var edits = Placing.PlaceAll(profile, profile.Newest, session.Tree, wanted).SelectMany(r => r.Edits).ToList();
         Row("placed", Stopwatch.GetElapsedTime(begun));
         begun = Stopwatch.GetTimestamp();
         session = session.With(edits);
@@ -60,6 +54,6 @@ internal static class BatchTable
         FileTree.OfBytes(Enumerable.Range(0, number)
             .Select(i => KeyValuePair.Create(
                 PackPath.Parse(string.Create(CultureInfo.InvariantCulture, $"{ReservedFolder.Tray}/saltbrook_{i:00000}.png")),
-                Picture.Of(96, 96).With(i % 96, i / 96 % 96, new Pixel((byte)i, (byte)(i >> 8), 7, 255)).ToPng()))
+                ManyPictures.Of(i)))
             .Append(KeyValuePair.Create(PackPath.Parse("firing.json"), System.Text.Encoding.UTF8.GetBytes(APack.Manifest))));
 }

@@ -12,6 +12,7 @@ using Underlay.Testing;
 // Underlay.Bench change HOSTS PACK: times the check after one picture changed, the pack being open.
 // Underlay.Bench placement FILES: tells how well that many generated files are placed, in each host.
 // Underlay.Bench batch FILES: times advice, placing and mending of that many files at once.
+// Underlay.Bench server ADDRESS FILES: times the same over the network, in a server that runs there.
 // Underlay.Bench open DATABASE PICTURES: times the opening of a pack of that many pictures in a database of its own.
 // Underlay.Bench economy RECIPES: times what is computed of that many recipes.
 // Underlay.Bench entries ENTRIES: times the check of that many entries, first and after a change, and a rename.
@@ -36,6 +37,10 @@ switch (args)
     case ["batch", var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var many):
         BatchTable.Print(Repository.Kilnmoor, many, Console.Out);
         return 0;
+    case ["server", var address, var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var dropped):
+        using (var http = new HttpClient { BaseAddress = new Uri(address) })
+            await new ServerTable(http, Console.Out).PrintAsync(dropped).ConfigureAwait(false);
+        return 0;
     case ["open", var database, var files] when int.TryParse(files, CultureInfo.InvariantCulture, out var some):
         await using (var source = Npgsql.NpgsqlDataSource.Create(database))
             await new OpenTable(source).PrintAsync(Repository.Kilnmoor, some, Console.Out).ConfigureAwait(false);
@@ -59,7 +64,7 @@ switch (args)
         return LongFuzz.Run(TimeSpan.FromMinutes(span), seeds, Console.Out);
     default:
         Console.Error.WriteLine(
-            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | "
+            "Underlay.Bench make OUT PICTURES [small] | change HOSTS PACK | placement FILES | batch FILES | server ADDRESS FILES | "
                 + "open DATABASE PICTURES | economy RECIPES | entries ENTRIES | sounds [OUT NUMBER] | splitter SESSIONS | "
                 + "fuzz MINUTES SEEDS");
         return 2;

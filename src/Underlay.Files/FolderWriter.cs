@@ -19,6 +19,9 @@ public static class FolderWriter
                 case TreeEdit.Put put:
                     WriteFile(Where(folder, put.File.Path), put.File.ReadAll());
                     break;
+                case TreeEdit.Copy copy:
+                    WriteFile(Where(folder, copy.To), File.ReadAllBytes(Where(folder, copy.From)));
+                    break;
                 case TreeEdit.Move move:
                     var target = Where(folder, move.To);
                     Directory.CreateDirectory(Path.GetDirectoryName(target)!);

@@ -70,6 +70,7 @@ internal static class FixCommand
     {
         TreeEdit.Write write => $"write {write.Path}",
         TreeEdit.Put put => $"write {put.File.Path}",
+        TreeEdit.Copy copy => $"copy {copy.From} to {copy.To}",
         TreeEdit.Move move => $"move {move.From} to {move.To}",
         TreeEdit.Delete delete => $"delete {delete.Path}",
         _ => edit.ToString()!,

@@ -47,7 +47,7 @@ public static class FactsReader
         }
     }
 
-    /// <summary>Tells a file what was found in the same bytes while they lay elsewhere, so that it is kept as if it were found in it.</summary>
+    /// <summary>Tells a file what was found in the same bytes while they lay elsewhere, so that it is kept.</summary>
     public static void HandOn(FileFacts facts, TreeFile file, Place place)
     {
         if (facts.Content is not { } content || file.Length > MostBytes) return;

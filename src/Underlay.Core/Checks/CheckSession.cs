@@ -80,7 +80,8 @@ public sealed class CheckSession
         var places = Report.Overlay?.Pack.Placements.ToDictionary(p => p.Path) ?? [];
         foreach (var now in tree.Files)
         {
-            if (Tree.Find(now.Path) is not { } was || ReferenceEquals(was.Content, now.Content) || !was.Content.IsSameAs(now.Content)) continue;
+            if (Tree.Find(now.Path) is not { } was || ReferenceEquals(was.Content, now.Content)) continue;
+            if (!was.Content.IsSameAs(now.Content)) continue;
             if (places.GetValueOrDefault(now.Path) is { } placed) FactsReader.HandOn(placed.Facts, now, placed.Place);
             else if (now.Path.IsBelow(ReservedFolder.Steps)) StepsFile.HandOn(was, now);
         }

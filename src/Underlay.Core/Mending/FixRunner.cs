@@ -120,34 +120,24 @@ public sealed class FixRunner
         var context = new FixContext(packName, profile, report.Edition, report.Overlay);
         // Fixes that look at one picture each are made on all cores.
         var made = SideBySide.Select(wanted, f => f.Fix?.MadeOf is null ? null : EditsOf(tree, f, context));
-        var (after, fixes) = (tree, new List<AppliedFix>());
-        var touched = new HashSet<PackPath>();
-        var since = new List<TreeEdit>();
-        FileTree Now()
-        {
-            if (since.Count > 0) after = after.With(since);
-            since.Clear();
-            return after;
-        }
-
+        var (after, fixes) = (new ChangedTree(tree), new List<AppliedFix>());
         foreach (var (finding, ready) in wanted.Zip(made))
         {
             // What was made of the pack as it was holds as long as nothing came to it since.
-            var holds = ready is not null && !touched.Contains(finding.Fix!.MadeOf!.Value);
-            var edits = holds ? ready! : EditsOf(Now(), finding, context);
+            var holds = ready is not null && !after.HasTouched(finding.Fix!.MadeOf!.Value);
+            var edits = holds ? ready! : EditsOf(after.Now, finding, context);
             if (edits.Count == 0) continue;
-            since.AddRange(edits);
-            touched.UnionWith(edits.SelectMany(e => e.Touches));
+            after.Add(edits);
             fixes.Add(new AppliedFix(finding, edits));
         }
 
         if (fixes.Count == 0) return (tree, report);
-        var then = check(Now());
+        var then = check(after.Now);
         var worse = Harm.Added(report, then);
         if (worse.Count == 0)
         {
             applied.AddRange(fixes);
-            return (after, then);
+            return (after.Now, then);
         }
 
         if (fixes is [var only])
@@ -188,7 +178,7 @@ public sealed class FixRunner
     private static IReadOnlyList<TreeEdit> KeepOriginals(FileTree tree, IReadOnlyList<TreeEdit> edits)
     {
         // A fix that keeps the original itself does so in its own way.
-        var kept = edits.OfType<TreeEdit.Write>().Select(w => w.Path).ToHashSet();
+        var kept = edits.SelectMany(e => e.Touches).ToHashSet();
         var copies = edits
             .Select(e => e switch { TreeEdit.Write write => write.Path, TreeEdit.Delete delete => delete.Path, _ => (PackPath?)null })
             .OfType<PackPath>()
@@ -196,7 +186,7 @@ public sealed class FixRunner
             .Select(tree.Find)
             .OfType<TreeFile>()
             .Where(f => !kept.Contains(ReservedFolder.SourceOf(f.Path)) && tree.Find(ReservedFolder.SourceOf(f.Path)) is null)
-            .Select(f => new TreeEdit.Write(ReservedFolder.SourceOf(f.Path), f.ReadAll()));
+            .Select(f => new TreeEdit.Copy(f.Path, ReservedFolder.SourceOf(f.Path)));
         return edits.Count == 0 ? edits : [.. copies, .. edits];
     }
 }

@@ -148,7 +148,7 @@ public sealed class FileTree
 
     /// <summary>The tree after edits, none of which may replace a file that it does not name.</summary>
     /// <exception cref="InvalidOperationException">
-    /// An edit moves or deletes a file that is not there, or moves onto one that is.
+    /// An edit copies, moves or deletes a file that is not there, or moves onto one that is.
     /// </exception>
     public FileTree With(IEnumerable<TreeEdit> edits)
     {

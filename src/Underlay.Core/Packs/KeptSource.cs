@@ -18,7 +18,9 @@ public static class KeptSource
             if (tree.Find(aside) is null) edits.Add(new TreeEdit.Move(kept, aside));
         }
 
-        edits.Add(new TreeEdit.Write(kept, source) { Hash = hash });
+        // What the pack has at the path is not held in memory for it.
+        var isThere = tree.Find(path) is { } file && file.Length == source.Length && file.Hash == hash;
+        edits.Add(isThere ? new TreeEdit.Copy(path, kept) : new TreeEdit.Write(kept, source) { Hash = hash });
         return edits;
     }
 }

@@ -34,6 +34,19 @@ public abstract record TreeEdit
         internal override void ApplyTo(FileTree.Draft files) => files.Set(File.Path, File);
     }
 
+    /// <summary>Puts what is at a path at another too, new or in the place of the file there.</summary>
+    public sealed record Copy(PackPath From, PackPath To) : TreeEdit
+    {
+        /// <inheritdoc/>
+        public override IEnumerable<PackPath> Touches => [To];
+
+        internal override void ApplyTo(FileTree.Draft files)
+        {
+            var file = files.Find(From) ?? throw new InvalidOperationException($"There is no file {From} to copy.");
+            files.Set(To, file with { Path = To });
+        }
+    }
+
     /// <summary>Moves a file to a path that is free.</summary>
     public sealed record Move(PackPath From, PackPath To) : TreeEdit
     {

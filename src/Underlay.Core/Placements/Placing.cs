@@ -16,11 +16,44 @@ public sealed record PlacingResult(IReadOnlyList<TreeEdit> Edits, string? Proble
     internal static PlacingResult Stays(string problem) => new([], problem);
 }
 
+/// <summary>A file to place.</summary>
+/// <param name="From">The file.</param>
+/// <param name="To">Where it goes.</param>
+/// <param name="Insist">Whether to place it where the host could not read it as it is.</param>
+public sealed record WantedPlace(PackPath From, PackPath To, bool Insist = false);
+
 /// <summary>
 /// Moves files of the tray to their places: pictures in the format that hosts read there, through the steps that a picture has.
 /// </summary>
 public static class Placing
 {
+    /// <summary>Places files, one after the other.</summary>
+    /// <param name="profile">The host.</param>
+    /// <param name="edition">The edition that the pack is for.</param>
+    /// <param name="tree">The pack.</param>
+    /// <param name="wanted">What goes where.</param>
+    /// <returns>What came of each, in order; edits of one apply after those before.</returns>
+    public static IReadOnlyList<PlacingResult> PlaceAll(
+        HostProfile profile,
+        Edition edition,
+        FileTree tree,
+        IReadOnlyList<WantedPlace> wanted)
+    {
+        // Bytes are looked at on all cores, in the pack as it is; what that gives holds where nothing came to it by those before.
+        var ready = SideBySide.Select(wanted, w => Place(profile, edition, tree, w.From, w.To, w.Insist));
+        var after = new ChangedTree(tree);
+        var results = new List<PlacingResult>(wanted.Count);
+        foreach (var (one, first) in wanted.Zip(ready))
+        {
+            PackPath[] about = [one.From, one.To, StepsFile.PathOf(one.To), ReservedFolder.SourceOf(one.To), profile.Manifest.Path];
+            var result = about.Any(after.HasTouched) ? Place(profile, edition, after.Now, one.From, one.To, one.Insist) : first;
+            after.Add(result.Edits);
+            results.Add(result);
+        }
+
+        return results;
+    }
+
     /// <summary>Places one file.</summary>
     /// <param name="profile">The host.</param>
     /// <param name="edition">The edition that the pack is for.</param>

@@ -37,6 +37,9 @@ public sealed record EditPlan(IReadOnlyList<EditRow> Rows, IReadOnlyList<NewBlob
                         blobs.Add(new NewBlob(put.File.Hash, put.File.Length, put.File.Lend));
                     now[put.File.Path] = (put.File.Hash, put.File.Length);
                     break;
+                case TreeEdit.Copy copy:
+                    now[copy.To] = At(copy.From) ?? throw new InvalidOperationException($"There is no file {copy.From} to copy.");
+                    break;
                 case TreeEdit.Move move:
                     if (At(move.To) is not null) throw new InvalidOperationException($"A file {move.To} is already there.");
                     now[move.To] = At(move.From) ?? throw new InvalidOperationException($"There is no file {move.From} to move.");

@@ -24,10 +24,11 @@ public sealed class PlannedFiles
         var bytes = plan.Blobs.DistinctBy(b => b.Hash).ToDictionary(b => b.Hash, b => b.Read);
         var there = plan.Rows.Where(r => r.After is not null).ToLookup(r => bytes.ContainsKey(r.After!.Value));
         foreach (var row in there[true]) atHand.Add(new BlobContent(source, row.After!.Value, facts, bytes[row.After.Value]));
+        var kept = BlobBatch.Files(source, there[false].Select(r => (r.Path, r.After!.Value, r.Length)), facts);
         Edits =
         [
             .. plan.Rows.Where(r => r.After is null).Select(r => new TreeEdit.Delete(r.Path)),
-            .. BlobBatch.Files(source, there[false].Select(r => (r.Path, r.After!.Value, r.Length)), facts).Select(f => new TreeEdit.Put(f)),
+            .. kept.Select(f => new TreeEdit.Put(f)),
             .. there[true].Zip(atHand).Select(f => new TreeEdit.Put(new TreeFile(f.First.Path, f.First.Length, f.Second))),
         ];
     }

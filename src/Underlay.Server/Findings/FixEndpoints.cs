@@ -53,7 +53,8 @@ internal static class FixEndpoints
             var session = snapshot.Session;
             CheckReport Check(FileTree tree) => (session = session.MovedTo(tree, cancel)).Report;
             List<Finding> wanted = [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))];
-            using var ahead = ReadAhead.Of(wanted.Select(f => f.Fix?.MadeOf).OfType<PackPath>().Select(snapshot.Tree.Find).OfType<TreeFile>());
+            var madeOf = wanted.Select(f => f.Fix?.MadeOf).OfType<PackPath>();
+            using var ahead = ReadAhead.Of(madeOf.Select(snapshot.Tree.Find).OfType<TreeFile>());
             outcome = request.AllThatLoseNothing
                 ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
                 : FixRunner.Apply(

@@ -69,15 +69,12 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     /// <param name="next">The revision that they lead to.</param>
     /// <param name="checkedBefore">Where the same edits were checked before they were kept.</param>
     /// <param name="cancel">Stops between two files.</param>
-    public PackSnapshot With(IReadOnlyList<TreeEdit> edits, long next, CheckSession? checkedBefore = null, CancellationToken cancel = default)
+    public PackSnapshot With(
+        IReadOnlyList<TreeEdit> edits,
+        long next,
+        CheckSession? checkedBefore = null,
+        CancellationToken cancel = default)
     {
-        // What is moved or put in is read by the check.
-        using var ahead = ReadAhead.Of(edits.Select(e => e switch
-        {
-            TreeEdit.Move move => Tree.Find(move.From),
-            TreeEdit.Put put => put.File,
-            _ => null,
-        }).OfType<TreeFile>());
         var after = checkedBefore?.HeldIn(Tree.With(edits), cancel) ?? session.With(edits, cancel);
         return new PackSnapshot(id, name, profile, next, after, advice.For(session.Report.Overlay, after.Report.Overlay));
     }

@@ -222,28 +222,19 @@ internal static class TrayEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var wanted = request.AllSure
-                ? Sure(snapshot.Advise()).Select(a => (From: a.File.Path, To: a.Candidates[0].Target, Insist: false))
-                : (request.Files ?? []).Select(f => (From: PathOf(f.File), To: FileEndpoints.Parse(f.Target), f.Insist));
-            wanted = [.. wanted];
-            var tree = snapshot.Tree;
-            using var ahead = ReadAhead.Of(wanted.Select(w => tree.Find(w.From)).OfType<TreeFile>());
-            var edits = new List<TreeEdit>();
-            foreach (var (from, to, insist) in wanted)
+                ? Sure(snapshot.Advise()).Select(a => new WantedPlace(a.File.Path, a.Candidates[0].Target))
+                : (request.Files ?? []).Select(f => new WantedPlace(PathOf(f.File), FileEndpoints.Parse(f.Target), f.Insist));
+            List<WantedPlace> all = [.. wanted];
+            using var ahead = ReadAhead.Of(all.Select(w => snapshot.Tree.Find(w.From)).OfType<TreeFile>());
+            var results = Placing.PlaceAll(snapshot.Profile, snapshot.Edition, snapshot.Tree, all);
+            foreach (var (one, result) in all.Zip(results))
             {
-                var result = Placing.Place(snapshot.Profile, snapshot.Edition, tree, from, to, insist);
-                if (result.Problem is { } problem)
-                {
-                    left.Add(new Refused(FileOf(from), problem));
-                    continue;
-                }
-
-                tree = tree.With(result.Edits);
-                edits.AddRange(result.Edits);
-                if (result.IsResult) asResult.Add(to.Value);
-                placed++;
+                if (result.Problem is { } problem) left.Add(new Refused(FileOf(one.From), problem));
+                else placed++;
+                if (result.IsResult) asResult.Add(one.To.Value);
             }
 
-            return edits;
+            return [.. results.SelectMany(r => r.Edits)];
         }, cancel).ConfigureAwait(false);
         return new PlacementsResult(after.Revision, placed, left, asResult);
     }
