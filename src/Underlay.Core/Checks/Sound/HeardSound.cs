@@ -44,7 +44,7 @@ public sealed class HeardSound : RuleCheck<HeardRule>
             && Math.Abs(loudness - usual) > rule.Apart)
         {
             var hasRoom = measure.TruePeak + usual - loudness <= rule.MostPeak;
-            var end = hasRoom ? "." : FormattableString.Invariant($", and its peak of {measure.TruePeak:0.0} dBTP leaves no room for that.");
+            var room = hasRoom ? "" : FormattableString.Invariant($", and its peak of {measure.TruePeak:0.0} dBTP leaves no room for that");
             yield return Advise(
                 overlay,
                 placement,
@@ -52,7 +52,8 @@ public sealed class HeardSound : RuleCheck<HeardRule>
                 FormattableString.Invariant($"It is {Math.Abs(loudness - usual):0.#} LU {(loudness > usual ? "louder" : "softer")} than ")
                     + (rule.Loudness is null ? "those of the base beside it" : "is asked for")
                     + FormattableString.Invariant($" ({loudness:0.0} LUFS; {usual:0.0})")
-                    + end,
+                    + room
+                    + ".",
                 hasRoom ? new ShapeSound(placement.Path, new Louder(Math.Round(usual - loudness, 1))) : null);
         }
     }
