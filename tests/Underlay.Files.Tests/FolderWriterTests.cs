@@ -16,12 +16,15 @@ public class FolderWriterTests
             folder.Path,
             [
                 new TreeEdit.Write(PackPath.Parse("new/c.txt"), "three"u8.ToArray()),
+                new TreeEdit.Copy(PackPath.Parse("new/c.txt"), PackPath.Parse("kept/c.txt")),
+                new TreeEdit.Write(PackPath.Parse("new/c.txt"), "four"u8.ToArray()),
                 new TreeEdit.Move(PackPath.Parse("in/deep/a.txt"), PackPath.Parse("out/a.txt")),
                 new TreeEdit.Delete(PackPath.Parse("gone/b.txt")),
             ]);
-        Assert.Equal(["new/c.txt", "out/a.txt"], folder.Files);
+        Assert.Equal(["kept/c.txt", "new/c.txt", "out/a.txt"], folder.Files);
+        Assert.Equal(("three", "four"), (File.ReadAllText(folder.At("kept/c.txt")), File.ReadAllText(folder.At("new/c.txt"))));
         Assert.Equal(
-            ["new", "out"],
+            ["kept", "new", "out"],
             Directory.EnumerateDirectories(folder.Path).Select(d => Path.GetFileName(d)!).Order(StringComparer.Ordinal));
     }
 

@@ -41,9 +41,10 @@ public sealed record EditPlan(IReadOnlyList<EditRow> Rows, IReadOnlyList<NewBlob
                     now[copy.To] = At(copy.From) ?? throw new InvalidOperationException($"There is no file {copy.From} to copy.");
                     break;
                 case TreeEdit.Move move:
-                    if (At(move.To) is not null) throw new InvalidOperationException($"A file {move.To} is already there.");
-                    now[move.To] = At(move.From) ?? throw new InvalidOperationException($"There is no file {move.From} to move.");
+                    var moved = At(move.From) ?? throw new InvalidOperationException($"There is no file {move.From} to move.");
                     now[move.From] = null;
+                    if (At(move.To) is not null) throw new InvalidOperationException($"A file {move.To} is already there.");
+                    now[move.To] = moved;
                     break;
                 case TreeEdit.Delete delete:
                     if (At(delete.Path) is null) throw new InvalidOperationException($"There is no file {delete.Path} to delete.");

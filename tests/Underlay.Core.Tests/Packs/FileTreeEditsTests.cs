@@ -12,6 +12,7 @@ public class FileTreeEditsTests
     private static readonly Gen<TreeEdit> AnyEdit = Gen.OneOf(
         Gen.Select(AnyPath, Gen.Byte).Select((p, b) => (TreeEdit)new TreeEdit.Write(p, new[] { b })),
         Gen.Select(AnyPath, Gen.Byte).Select((p, b) => (TreeEdit)new TreeEdit.Put(new TreeFile(p, 1, FileContent.Of(new[] { b })))),
+        Gen.Select(AnyPath, AnyPath).Select((from, to) => (TreeEdit)new TreeEdit.Copy(from, to)),
         Gen.Select(AnyPath, AnyPath).Select((from, to) => (TreeEdit)new TreeEdit.Move(from, to)),
         AnyPath.Select(p => (TreeEdit)new TreeEdit.Delete(p)));
 
@@ -31,6 +32,10 @@ public class FileTreeEditsTests
                     break;
                 case TreeEdit.Put put:
                     files[put.File.Path] = put.File.ReadAll()[0];
+                    break;
+                case TreeEdit.Copy copy:
+                    if (!files.TryGetValue(copy.From, out var copied)) return null;
+                    files[copy.To] = copied;
                     break;
                 case TreeEdit.Move move:
                     if (!files.Remove(move.From, out var moved) || !files.TryAdd(move.To, moved)) return null;
