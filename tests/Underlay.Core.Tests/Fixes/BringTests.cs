@@ -2,16 +2,13 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Mending;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
 /// <summary>What is missing is brought from the base, marked until the author's own comes.</summary>
 public class BringTests
 {
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
-
     [Fact]
     public void The_rest_of_a_set_is_brought_as_placeholders()
     {

@@ -11,12 +11,7 @@ public class EntryFixTests
 
     private static (FileTree Tree, CheckReport Report) Run(APack pack, params string[] only)
     {
-        var (tree, _, _, report) = FixRunner.Run(
-            "p",
-            pack.Tree,
-            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
-            Repository.Kilnmoor,
-            only);
+        var (tree, _, _, report) = Fixing.Run(pack, only);
         return (tree, report);
     }
 

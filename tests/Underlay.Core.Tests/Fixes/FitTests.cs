@@ -1,17 +1,14 @@
 using Underlay.Core.Findings;
 using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Mending;
 using Underlay.Core.Steps;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
 /// <summary>A picture that was fitted to what its place asks is right in the host, and so is what has to agree with it.</summary>
 public class FitTests
 {
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("Tide Pool", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
-
     [Theory]
     [InlineData("mask", true)]
     [InlineData("blend", false)]

@@ -4,14 +4,12 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
 public class FixTests
 {
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("Tide Pool", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
-
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
 
     [Fact]

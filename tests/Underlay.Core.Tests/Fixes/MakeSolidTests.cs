@@ -5,6 +5,7 @@ using Underlay.Core.Formats;
 using Underlay.Core.Images;
 using Underlay.Core.Mending;
 using Underlay.Core.Steps;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
@@ -12,9 +13,6 @@ namespace Underlay.Core.Tests.Fixes;
 public class MakeSolidTests
 {
     private const string Ember = "art/embers/wares/soup_bowl.png";
-
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
 
     private static RgbaPicture PictureAt(FileTree tree, string path) =>
         SourceReader.Read(tree.Find(PackPath.Parse(path))!.ReadAll()).Picture!;

@@ -2,7 +2,7 @@ using Underlay.Core.Findings;
 using Underlay.Core.Formats.Dds;
 using Underlay.Core.Formats.Png;
 using Underlay.Core.Images;
-using Underlay.Core.Mending;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
@@ -10,9 +10,6 @@ namespace Underlay.Core.Tests.Fixes;
 public class SaveAsTests
 {
     private const string Foam = "art/surfaces/saltbrook_foam.png";
-
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
 
     private static byte[] File(FileTree tree, string path) => tree.Find(PackPath.Parse(path))!.ReadAll();
 

@@ -2,7 +2,6 @@ using System.Text;
 using Underlay.Core.Fixes;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Wav;
-using Underlay.Core.Mending;
 using Underlay.Core.Sounds;
 
 namespace Underlay.Core.Tests.Fixes;
@@ -12,12 +11,7 @@ public class SoundFixTests
 {
     private static (FileTree Tree, CheckReport Report) Run(APack pack, params string[] codes)
     {
-        var (tree, _, _, report) = FixRunner.Run(
-            "test",
-            pack.Tree,
-            t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t),
-            Repository.Kilnmoor,
-            codes);
+        var (tree, _, _, report) = Fixing.Run(pack, codes);
         return (tree, report);
     }
 

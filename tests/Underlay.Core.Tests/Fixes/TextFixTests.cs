@@ -5,16 +5,13 @@ using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Hosts;
-using Underlay.Core.Mending;
+using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
 
 /// <summary>Tables and entries are put right without changing what they say.</summary>
 public class TextFixTests
 {
-    private static FixOutcome Run(APack pack, params string[] only) =>
-        FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, only);
-
     private static string Text(FileTree tree, string path) => Encoding.UTF8.GetString(tree.Find(PackPath.Parse(path))!.ReadAll());
 
     private static APack Table(string text) =>
