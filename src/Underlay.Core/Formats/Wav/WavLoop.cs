@@ -35,7 +35,7 @@ public static class WavLoop
     /// <summary>The file with the loop as the only one that it tells of; all else in it stays.</summary>
     /// <param name="file">A WAV file.</param>
     /// <param name="from">The first frame.</param>
-    /// <param name="to">The frame behind the last.</param>
+    /// <param name="to">The frame behind the last; two frames at least, since one alone is read as none.</param>
     /// <returns>The file with the loop behind its other chunks, or the file itself where it cannot be read.</returns>
     public static byte[] Put(byte[] file, int from, int to)
     {
