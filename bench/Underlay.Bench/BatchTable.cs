@@ -24,9 +24,13 @@ internal static class BatchTable
 
         var begun = Stopwatch.GetTimestamp();
         var tray = session.Tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Tray)).ToList();
-        var placer = new Placer(session.Report.Overlay!);
-        placer.Advise(tray);
+        var advice = new AdviceMemory();
+        advice.Advise(session.Report.Overlay!, tray);
         Row("advice for a full tray", Stopwatch.GetElapsedTime(begun));
+        var named = session.With([new TreeEdit.Write(PackPath.Parse("art/surfaces/saltbrook_placed.png"), ManyPictures.Of(0))]);
+        begun = Stopwatch.GetTimestamp();
+        advice.Advise(named.Report.Overlay!, tray);
+        Row("advice after a new name in the pack", Stopwatch.GetElapsedTime(begun));
 
         begun = Stopwatch.GetTimestamp();
         var wanted = tray.ConvertAll(f => new WantedPlace(f.Path, PackPath.Parse($"art/surfaces/{f.Path.FileName}")));
@@ -35,6 +39,9 @@ internal static class BatchTable
         begun = Stopwatch.GetTimestamp();
         session = session.With(edits);
         Row("checked", Stopwatch.GetElapsedTime(begun));
+        begun = Stopwatch.GetTimestamp();
+        advice.Advise(session.Report.Overlay!, [.. tray.Take(100).Select(f => f with { Path = Renamed(f.Path) })]);
+        Row("advice for 100 more files beside all these", Stopwatch.GetElapsedTime(begun));
 
         begun = Stopwatch.GetTimestamp();
         var after = session;
@@ -49,6 +56,9 @@ internal static class BatchTable
         var entry = "{ \"made_of\": \"stone\", \"edge\": \"solid\" }"u8.ToArray();
         Row("check after an added entry", OfWrite("art/surfaces/saltbrook_00007.surface.json", entry));
     }
+
+    private static PackPath Renamed(PackPath path) =>
+        PackPath.Parse(path.Value.Replace("saltbrook_", "saltbrook_more_", StringComparison.Ordinal));
 
     private static FileTree TrayOf(int number) =>
         FileTree.OfBytes(Enumerable.Range(0, number)

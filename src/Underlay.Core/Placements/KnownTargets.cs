@@ -6,79 +6,80 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Placements;
 
-/// <summary>A path that the base or the pack has, or that a thing of theirs may get.</summary>
-/// <param name="Path">The path.</param>
-/// <param name="Place">Its place.</param>
-/// <param name="Bindings">What stands at the holes.</param>
-/// <param name="Base">The base's file there, or null.</param>
-internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings, BaseFile? Base)
-{
-    /// <summary>The pieces of the name at the pattern's wordy hole: "water_jug" is water, jug.</summary>
-    public required IReadOnlyList<string> Identity { get; init; }
-
-    /// <summary>What stands at the hole for a number, as it stands; null without one.</summary>
-    public required string? Number { get; init; }
-
-    /// <summary>What stands at the hole with choices; null without one.</summary>
-    public required string? Choice { get; init; }
-
-    /// <summary>The words that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
-    public required IReadOnlyList<string> Role { get; init; }
-
-    /// <summary>The words of the place's own folders: "art", "stalls".</summary>
-    public required IReadOnlyList<string> Folders { get; init; }
-
-    /// <summary>The path's segments in small letters, the last one without its extension.</summary>
-    public required string[] Tail { get; init; }
-}
-
 /// <summary>All known targets, looked up by the words of a name.</summary>
+/// <remarks>
+/// The author's prefix says nothing of a thing, nor does any other word that very many have: those that such words alone lead to are left
+/// out, else each file of a large tray would be held against a whole pack.
+/// </remarks>
 internal sealed class KnownTargets
 {
-    private const int ShortestForSlips = 4;
-
+    private readonly HostProfile profile;
+    private readonly Edition edition;
+    private readonly BaseCatalogue @base;
+    private readonly string? prefix;
     private readonly List<KnownTarget> all = [];
-    private readonly Dictionary<string, List<int>> byWord = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, HashSet<string>> nearWords = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, List<int>> byRole = new(StringComparer.Ordinal);
+    private readonly HashSet<PackPath> paths = [];
+    private readonly WordIndex byWord = new();
+    private readonly WordIndex byWhole = new();
+    private readonly WordIndex byRole = new();
+    private readonly SlipIndex slips = new();
     private readonly Dictionary<Place, (IReadOnlyList<string> Role, IReadOnlyList<string> Folders)> words = [];
-    private readonly Overlay overlay;
 
+    /// <summary>Those that the base's files and the pack's have or may get.</summary>
     public KnownTargets(Overlay overlay)
+        : this(
+            overlay,
+            overlay.Base.Files.Where(f => f.Place is not null).Select(f => (f.Place!, f.Bindings))
+                .Concat(overlay.Pack.Placements.Select(p => (p.Place, p.Bindings))))
     {
-        this.overlay = overlay;
-        var names = overlay.Base.Files.Where(f => f.Place is not null).Select(f => (Place: f.Place!, f.Bindings))
-            .Concat(overlay.Pack.Placements.Select(p => (p.Place, p.Bindings)));
-        var seen = new HashSet<PackPath>();
-        foreach (var (place, bindings) in names)
-            foreach (var tied in overlay.Profile.Groups.Of(place))
-                // A thing that has one file may get the others of its group too.
-                if (tied.Editions.Holds(overlay.Edition) && tied.Pattern?.Fill(bindings) is { } path && seen.Add(path))
-                    Add(path, tied, bindings);
     }
 
-    public IReadOnlyList<KnownTarget> All => all;
+    /// <summary>Those that things of some names have or may get.</summary>
+    public KnownTargets(Overlay overlay, IEnumerable<(Place Place, Bindings Bindings)> names)
+    {
+        (profile, edition, @base, prefix) = (overlay.Profile, overlay.Edition, overlay.Base, overlay.Pack.Manifest.Prefix);
+        Learn(names);
+        OfBase = [.. all.Where(t => t.Base is not null)];
+    }
 
-    /// <summary>The target at a path, or null.</summary>
-    public KnownTarget? At(PackPath path) => all.Find(t => t.Path == path);
+    /// <summary>Those at which the base has a file.</summary>
+    public IReadOnlyList<KnownTarget> OfBase { get; }
+
+    /// <summary>Words that lead to none.</summary>
+    public CommonWords Common => new(byWord.Common, byRole.Common);
+
+    /// <summary>Adds those that things of some more names have or may get, none of which the base has.</summary>
+    /// <returns>This, with them.</returns>
+    public KnownTargets Learn(IEnumerable<(Place Place, Bindings Bindings)> names)
+    {
+        foreach (var (place, bindings) in names)
+            foreach (var tied in profile.Groups.Of(place))
+                // A thing that has one file may get the others of its group too.
+                if (tied.Editions.Holds(edition) && tied.Pattern?.Fill(bindings) is { } path && paths.Add(path)) Add(path, tied, bindings);
+        return this;
+    }
 
     /// <summary>
     /// Targets of which some word or number, or all words run together, stands in a name, or stands there but for a slip.
     /// </summary>
-    public IEnumerable<KnownTarget> WithAny(IEnumerable<string> pieces)
+    public IEnumerable<KnownTarget> WithAny(SpokenPath spoken)
     {
-        var found = new HashSet<int>();
-        foreach (var piece in pieces.Distinct(StringComparer.Ordinal))
-        {
-            if (byWord.TryGetValue(piece, out var exact)) found.UnionWith(exact);
-            foreach (var near in Near(piece)) found.UnionWith(byWord[near]);
-        }
-
+        var pieces = spoken.Pieces.Distinct(StringComparer.Ordinal).SelectMany(WithSlips).ToList();
+        var found = pieces.Where(p => p != prefix).SelectMany(byWord.ToldBy).ToHashSet();
+        if (pieces.Exists(p => p == prefix || byWord.Common.Contains(p)))
+            found.UnionWith(spoken.Runs.SelectMany(WithSlips).SelectMany(byWhole.With));
         return found.Select(i => all[i]);
     }
 
-    /// <summary>Targets whose files are told apart by a word.</summary>
-    public IEnumerable<KnownTarget> WithRole(string word) => byRole.TryGetValue(word, out var found) ? found.Select(i => all[i]) : [];
+    /// <summary>Targets whose files are told apart by a word of a name.</summary>
+    public IEnumerable<KnownTarget> WithRole(SpokenPath spoken) =>
+        spoken.Name.Words.SelectMany(byRole.ToldBy).Distinct().Select(i => all[i]);
+
+    /// <summary>True where a path says something of one of them.</summary>
+    public bool MayBeMeant(SpokenPath spoken) =>
+        WithAny(spoken).Concat(WithRole(spoken)).Any(target => NameMatch.Of(spoken, target).MayMean(target));
+
+    private IEnumerable<string> WithSlips(string word) => slips.Near(word).Append(word);
 
     private void Add(PackPath path, Place place, Bindings bindings)
     {
@@ -91,7 +92,7 @@ internal sealed class KnownTargets
             .SelectMany(h => NameWords.TokensOf(bindings.Find(h)!))
             .Select(t => t.Text)
             .ToList();
-        var target = new KnownTarget(path, place, bindings, overlay.Base.Find(path))
+        var target = new KnownTarget(path, place, bindings, @base.Find(path))
         {
             Identity = identity,
             Number = number is null ? null : bindings.Find(number),
@@ -104,44 +105,15 @@ internal sealed class KnownTargets
         all.Add(target);
         var joined = string.Concat(identity);
         // Names run together are looked up whole, with the part of the thing at their end.
-        var together = identity.Count == 0 ? [] : role.Append(target.Choice ?? "").Select(part => joined + part);
-        string[] told = [.. identity, joined, .. together, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
-        foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal)) Note(word, index);
-        foreach (var word in role)
-        {
-            if (!byRole.TryGetValue(word, out var list)) byRole[word] = list = [];
-            list.Add(index);
-        }
-    }
-
-    private void Note(string word, int index)
-    {
-        if (!byWord.TryGetValue(word, out var list))
-        {
-            byWord[word] = list = [];
-            // Words a slip apart share a form with one letter taken out.
-            if (word.Length >= ShortestForSlips && !char.IsAsciiDigit(word[0]))
-                foreach (var form in Shortened(word))
-                {
-                    if (!nearWords.TryGetValue(form, out var near)) nearWords[form] = near = new HashSet<string>(StringComparer.Ordinal);
-                    near.Add(word);
-                }
-        }
-
-        list.Add(index);
-    }
-
-    private IEnumerable<string> Near(string piece) =>
-        piece.Length < ShortestForSlips || char.IsAsciiDigit(piece[0])
+        List<string> whole = identity.Count == 0
             ? []
-            : Shortened(piece)
-                .SelectMany(form => nearWords.TryGetValue(form, out var near) ? near : [])
-                .Where(w => Slips.AreOneApart(w, piece))
-                .Distinct(StringComparer.Ordinal);
-
-    /// <summary>A word, and it with each of its letters taken out.</summary>
-    private static IEnumerable<string> Shortened(string word) =>
-        Enumerable.Range(0, word.Length).Select(i => word.Remove(i, 1)).Append(word);
+            : [.. role.Append(target.Choice ?? "").Select(part => joined + part).Append(joined).Distinct(StringComparer.Ordinal)];
+        string[] told = [.. identity, .. whole, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
+        foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal))
+            if (byWord.Note(word, index)) slips.Add(word);
+        foreach (var word in whole) byWhole.Note(word, index);
+        foreach (var word in role) byRole.Note(word, index);
+    }
 
     internal static string[] TailOf(PackPath path)
     {
@@ -162,14 +134,14 @@ internal sealed class KnownTargets
         var last = place.Pattern!.Text[(place.Pattern.Text.LastIndexOf('/') + 1)..];
         if (!last.Contains('{', StringComparison.Ordinal)) return [.. NameWords.TokensOf(StemOf(last)).Select(t => t.Text)];
         // A file that is called by its thing's name alone: beside others of its group, a folder of its own tells it apart.
-        var first = overlay.Profile.Groups.Of(place)[0];
+        var first = profile.Groups.Of(place)[0];
         if (first == place || place.Content != PlaceContent.Picture) return [];
         return
         [
             .. FoldersOf(place)
                 .Except(FoldersOf(first), StringComparer.Ordinal)
                 .Where(
-                    w => overlay.Profile.Places.Count(p => p.Pattern is not null && FoldersOf(p).Contains(w, StringComparer.Ordinal)) < 4),
+                    w => profile.Places.Count(p => p.Pattern is not null && FoldersOf(p).Contains(w, StringComparer.Ordinal)) < 4),
         ];
     }
 

@@ -1,30 +1,6 @@
 using Underlay.Core.Names;
+
 namespace Underlay.Core.Placements;
-
-/// <summary>A file's name and folders, taken apart for matching.</summary>
-internal sealed class SpokenPath
-{
-    public SpokenPath(Packs.PackPath path)
-    {
-        var segments = path.Segments;
-        Name = NameWords.Of(KnownTargets.StemOf(segments[^1]));
-        Folders = [.. segments.SkipLast(1).Reverse().Select(NameWords.Of)];
-        Tail = KnownTargets.TailOf(path);
-    }
-
-    public NameWords Name { get; }
-
-    /// <summary>The folders, nearest first.</summary>
-    public IReadOnlyList<NameWords> Folders { get; }
-
-    public string[] Tail { get; }
-
-    /// <summary>Every piece that may speak of a target: of the name, of the name run together, and of each folder.</summary>
-    public IEnumerable<string> Pieces =>
-        Name.AllTokens.Select(t => t.Text)
-            .Append(string.Concat(Name.Words))
-            .Concat(Folders.SelectMany(f => f.Tokens.Select(t => t.Text).Append(string.Concat(f.Words))));
-}
 
 /// <summary>How far a name tells which thing a target is.</summary>
 internal enum Told
@@ -64,9 +40,41 @@ internal sealed record NameMatch(
     int TailLength)
 {
     private const int LongestSuffix = 2;
+    private const double Untold = 0.35;
 
     /// <summary>True when all that tells targets of the place apart is said.</summary>
     public bool IsTold => Identity >= Told.Slip && Number >= Told.Slip && Choice == Told.Whole;
+
+    /// <summary>True where enough is said of the target that a file which fits may belong there.</summary>
+    public bool MayMean(KnownTarget target) => Likelihood(target, PlaceFit.Unknown) is not null;
+
+    /// <summary>How likely the target is by what is said of it, 0 to 1; null where nothing is.</summary>
+    public double? Likelihood(KnownTarget target, PlaceFit fit)
+    {
+        var needsRole = target.Role.Count > 0;
+        var hasTail = TailLength > 1 || (TailLength == 1 && IsTold && target.Identity.Count == 0);
+        var tail = hasTail ? 0.04 * Math.Min(2, TailLength) : 0;
+        if (IsTold)
+        {
+            var identity = Identity == Told.Whole && Number == Told.Whole ? 0.9 : 0.83;
+            if (needsRole) return (HasRole ? identity : fit.IsAllowed && fit.IsExact ? 0.6 : 0.56) + tail;
+            // A number or a member alone may be a version: the place, or a size that it alone has, has to speak for it too.
+            if (target.Identity.Count == 0 && !HasPlace) return fit.IsAllowed && fit.IsExact ? 0.82 + tail : 0.4;
+            return identity - (FromFolder || HasPlace ? 0 : 0.02) + tail;
+        }
+
+        if (Suffix.Length > 0) return 0.55;
+        if (Identity == Told.Part && Share >= 0.5 && Number >= Told.Slip && Choice == Told.Whole)
+        {
+            if (!needsRole) return Share * Share * 0.9;
+            return HasRole ? 0.3 + (Share * 0.4) : null;
+        }
+
+        if (Identity != Told.No || fit.Doubt is not null) return null;
+        var saysMember = (target.Choice is not null && Choice == Told.Whole) || (target.Number is not null && Number >= Told.Slip);
+        var isHinted = saysMember || (needsRole && HasRole);
+        return isHinted ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
+    }
 
     public static NameMatch Of(SpokenPath spoken, KnownTarget target)
     {

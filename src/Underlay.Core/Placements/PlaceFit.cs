@@ -30,7 +30,8 @@ internal sealed record PlaceFit(
     // A few pixels are clear by accident; more were meant to be.
     private const double FewClear = 0.02;
 
-    private static readonly PlaceFit Unknown = new(false, false, false, false, "", null);
+    /// <summary>Of what is no picture: nothing speaks for or against it.</summary>
+    public static readonly PlaceFit Unknown = new(false, false, false, false, "", null);
 
     public static PlaceFit Of(Overlay overlay, Place place, Bindings bindings, BaseFile? own, TrayContent content)
     {

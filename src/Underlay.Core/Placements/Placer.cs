@@ -20,7 +20,6 @@ public sealed class Placer
     private const int MostOthers = 6;
     private const int MostLooks = 64;
     private const double Least = 0.3;
-    private const double Untold = 0.35;
 
     // "old" may be what versioning adds, or a word of the thing's own name, which then tells more.
     private const double ForOwnWord = 0.05;
@@ -54,12 +53,24 @@ public sealed class Placer
 
     /// <summary>A placer for a pack, which knows the base's names and the pack's own.</summary>
     public Placer(Overlay overlay)
+        : this(overlay, new KnownTargets(overlay))
+    {
+    }
+
+    private Placer(Overlay overlay, KnownTargets known)
     {
         this.overlay = overlay;
-        known = new KnownTargets(overlay);
+        this.known = known;
         newTargets = new NewTargets(overlay);
         codedSounds = new CodedSounds(overlay);
     }
+
+    /// <summary>Words that lead to nothing.</summary>
+    internal CommonWords Common => known.Common;
+
+    /// <summary>The placer for the pack after a change; this one is done with.</summary>
+    internal Placer After(Overlay now, NameChange names) =>
+        names.Gone.Count > 0 ? new Placer(now) : new Placer(now, known.Learn(names.Came));
 
     /// <summary>Where files may belong, in their order; on all cores.</summary>
     public IReadOnlyList<PlacementAdvice> Advise(IReadOnlyList<TreeFile> files) => SideBySide.Select(files, Advise);
@@ -221,16 +232,10 @@ public sealed class Placer
 
     private List<PlacementCandidate> ByName(SpokenPath spoken, TrayContent content, PlaceContent kind)
     {
-        var candidates = known.WithAny(spoken.Pieces).ToList();
-        var scored = candidates.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>().ToList();
+        List<PlacementCandidate> Scored(IEnumerable<KnownTarget> targets) =>
+            [.. targets.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
         // Only where no thing is named does the word for its part alone tell anything.
-        if (scored.Count == 0)
-        {
-            var ofRole = spoken.Name.Words.SelectMany(known.WithRole).Distinct();
-            scored = [.. ofRole.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
-        }
-
-        return scored;
+        return Scored(known.WithAny(spoken)) is { Count: > 0 } named ? named : Scored(known.WithRole(spoken));
     }
 
     /// <summary>A name that the host gave up in a later edition leads to the one that it has now.</summary>
@@ -252,10 +257,11 @@ public sealed class Placer
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
     {
         if (!Takes(target.Place, content, kind) && !IsOtherThanPng(target)) return null;
-        if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
         var match = NameMatch.Of(spoken, target);
+        if (!match.MayMean(target)) return null;
+        if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
         var fit = PlaceFit.Of(overlay, target.Place, target.Bindings, target.Base, content);
-        if (Likelihood(match, fit, target) is not { } score) return null;
+        if (match.Likelihood(target, fit) is not { } score) return null;
         var leftOut = string.Join(' ', spoken.Name.LeftOut.Split(' ').Where(w => !target.Identity.Contains(w.ToLowerInvariant())));
         if (match.IsTold && leftOut.Length < spoken.Name.LeftOut.Length) score += ForOwnWord;
         var saysLeft = leftOut.Length > 0 && match is { IsTold: true, Number: Told.Whole } && target is { Number: null, Choice: null };
@@ -277,39 +283,6 @@ public sealed class Placer
     /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
     private static bool IsOtherThanPng(KnownTarget target) =>
         target is { Place: { PictureFormat: not (null or PngFormat) }, Base: not null };
-
-    /// <summary>How likely a target is by what is said of it; null where nothing is.</summary>
-    private static double? Likelihood(NameMatch match, PlaceFit fit, KnownTarget target)
-    {
-        var needsRole = target.Role.Count > 0;
-        var hasTail = match.TailLength > 1 || (match is { TailLength: 1, IsTold: true } && target.Identity.Count == 0);
-        var tail = hasTail ? 0.04 * Math.Min(2, match.TailLength) : 0;
-        if (match.IsTold)
-        {
-            var identity = match.Identity == Told.Whole && match.Number == Told.Whole ? 0.9 : 0.83;
-            if (needsRole) return (match.HasRole ? identity : fit.IsAllowed && fit.IsExact ? 0.6 : 0.56) + tail;
-            // A number or a member alone may be a version: the place, or a size that it alone has, has to speak for it too.
-            if (target.Identity.Count == 0 && !match.HasPlace) return fit.IsAllowed && fit.IsExact ? 0.82 + tail : 0.4;
-            return identity - (match.FromFolder || match.HasPlace ? 0 : 0.02) + tail;
-        }
-
-        if (match.Suffix.Length > 0) return 0.55;
-        if (match.Identity == Told.Part && match.Share >= 0.5 && match.Number >= Told.Slip && match.Choice == Told.Whole)
-        {
-            if (!needsRole) return match.Share * match.Share * 0.9;
-            return match.HasRole ? 0.3 + (match.Share * 0.4) : null;
-        }
-
-        if (match.Identity is Told.No or Told.Part && match.Share < 0.5)
-        {
-            var saysMember = (target.Choice is not null && match.Choice == Told.Whole)
-                || (target.Number is not null && match.Number >= Told.Slip);
-            var isHinted = match.Identity == Told.No && (saysMember || (needsRole && match.HasRole)) && fit.Doubt is null;
-            return isHinted ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
-        }
-
-        return null;
-    }
 
     private static double SizeBonus(PlaceFit fit)
     {
@@ -384,8 +357,8 @@ public sealed class Placer
             .Where(p => p.Pattern is not null && p.RulesOf<SizeRule>(overlay.Edition).Any(r => r.IsExact && r.Judge(size) is null))
             .ToList();
         if (places is not [var place]) return [];
-        return known.All
-            .Where(k => k.Place == place && k.Base is not null && !overlay.PackHas(k.Path))
+        return known.OfBase
+            .Where(k => k.Place == place && !overlay.PackHas(k.Path))
             .Select(k => new PlacementCandidate(k.Path, place, Least, $"{size} fits {place.Title.ToLowerInvariant()} only"));
     }
 
@@ -394,9 +367,9 @@ public sealed class Placer
     {
         if (content is not { Size: { } size, Picture: { } picture }) return [];
         var grid = LookGrid.Of(picture);
-        var near = known.All
+        var near = known.OfBase
             .Where(k => k.Place is { Format: PngFormat })
-            .Where(k => k.Base?.Facts.Picture?.Header?.Size is { } own && IsTimes(size, own))
+            .Where(k => k.Base!.Facts.Picture?.Header?.Size is { } own && IsTimes(size, own))
             .Select(k => (Target: k, Distance: LookRank.Distance(overlay, grid, k.Path) ?? double.MaxValue))
             .Where(k => k.Distance <= LikeOwn)
             .OrderBy(k => k.Distance).ThenBy(k => k.Target.Path)
@@ -410,8 +383,8 @@ public sealed class Placer
     private IEnumerable<PlacementCandidate> BySound(TrayContent content)
     {
         if (content.Shape is not { } shape) return [];
-        var near = known.All
-            .Where(k => k.Place is { Content: PlaceContent.Sound } && k.Base is not null)
+        var near = known.OfBase
+            .Where(k => k.Place is { Content: PlaceContent.Sound })
             .Select(k => (Target: k, Distance: SoundRank.Distance(overlay, shape, k.Path) ?? double.MaxValue))
             .Where(k => k.Distance <= LikeSound)
             .OrderBy(k => k.Distance).ThenBy(k => k.Target.Path)

@@ -33,26 +33,19 @@ internal sealed class StackChange
     public IReadOnlyList<Placement> Files => files;
 
     /// <summary>The difference; null where anything may be another: with another base or manifest.</summary>
-    public static StackChange? Between(Overlay before, Overlay now)
+    public static StackChange? Between(Overlay before, Overlay now) => HasSameManifest(before, now) ? BesidesManifest(before, now) : null;
+
+    /// <summary>The difference but for what the manifest says; null with another base.</summary>
+    public static StackChange? BesidesManifest(Overlay before, Overlay now)
     {
-        if (OfFiles(before, now) is not { } change) return null;
+        if (OfPlaces(before, now) is not { } change) return null;
         foreach (var placement in before.Drops.Concat(now.Drops).Select(d => d.Placement))
             if (before.ReasonAt(placement) != now.ReasonAt(placement)) change.Add(placement);
         return change;
     }
 
-    /// <summary>The difference in files alone, whatever the host leaves out of them.</summary>
-    public static StackChange? OfFiles(Overlay before, Overlay now)
-    {
-        var manifest = now.Profile.Manifest.Path;
-        if (!ReferenceEquals(before.Base, now.Base)
-            || !IsSame(before.Pack.Tree.Find(manifest), now.Pack.Tree.Find(manifest)))
-            return null;
-        var change = new StackChange();
-        foreach (var file in Differing(before.Pack.Placements, now.Pack.Placements, p => p.Path)) change.Add(file);
-        foreach (var file in Differing(before.Pack.Unplaced, now.Pack.Unplaced, f => f.Path)) change.paths.Add(file.Path);
-        return change;
-    }
+    /// <summary>The difference in files alone, whatever the host leaves out of them; null with another base or manifest.</summary>
+    public static StackChange? OfFiles(Overlay before, Overlay now) => HasSameManifest(before, now) ? OfPlaces(before, now) : null;
 
     /// <summary>What it changes that these files are left out.</summary>
     public static StackChange Of(IEnumerable<Placement> dropped)
@@ -60,6 +53,21 @@ internal sealed class StackChange
         var change = new StackChange();
         foreach (var placement in dropped) change.Add(placement);
         return change;
+    }
+
+    private static StackChange? OfPlaces(Overlay before, Overlay now)
+    {
+        if (!ReferenceEquals(before.Base, now.Base)) return null;
+        var change = new StackChange();
+        foreach (var file in Differing(before.Pack.Placements, now.Pack.Placements, p => p.Path)) change.Add(file);
+        foreach (var file in Differing(before.Pack.Unplaced, now.Pack.Unplaced, f => f.Path)) change.paths.Add(file.Path);
+        return change;
+    }
+
+    private static bool HasSameManifest(Overlay before, Overlay now)
+    {
+        var manifest = now.Profile.Manifest.Path;
+        return IsSame(before.Pack.Tree.Find(manifest), now.Pack.Tree.Find(manifest));
     }
 
     private static bool IsSame(TreeFile? one, TreeFile? other) =>

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Underlay.Core.Checks;
 using Underlay.Core.Packs;
+using Underlay.Core.Placements;
 using Underlay.Data;
 using Underlay.Data.Facts;
 using Underlay.Data.Operations;

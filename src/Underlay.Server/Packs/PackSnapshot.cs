@@ -60,8 +60,6 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
     /// <summary>Files that are not yet placed.</summary>
     public IEnumerable<TreeFile> Tray => Tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Tray));
 
-    public AdviceMemory Advice => advice;
-
     public static string HashOf(TreeFile file) => ((BlobContent)file.Content).Hash.Hex;
 
     /// <summary>The snapshot after edits.</summary>
@@ -76,12 +74,12 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
         CancellationToken cancel = default)
     {
         var after = checkedBefore?.HeldIn(Tree.With(edits), cancel) ?? session.With(edits, cancel);
-        return new PackSnapshot(id, name, profile, next, after, advice.For(session.Report.Overlay, after.Report.Overlay));
+        return new PackSnapshot(id, name, profile, next, after, advice);
     }
 
     /// <summary>Where the files of the tray belong.</summary>
     public IReadOnlyList<PlacementAdvice> Advise() =>
         Overlay is { } overlay
-            ? advice.Advise(overlay, [.. Tray])
+            ? advice.Advise(overlay, [.. Tray], ReadAhead.Of)
             : [.. Tray.Select(f => new PlacementAdvice(f, [], Begins: FileFormats.OfHead(f.ReadStart(FileFormat.HeadBytes))))];
 }

@@ -1,0 +1,12 @@
+using System.Collections.Immutable;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>Words that so many targets have that they tell none from the others.</summary>
+/// <param name="Names">Among those of names.</param>
+/// <param name="Roles">Among those that tell a thing's files apart.</param>
+internal sealed record CommonWords(ImmutableHashSet<string> Names, ImmutableHashSet<string> Roles)
+{
+    /// <summary>True for the same words.</summary>
+    public bool AreThoseOf(CommonWords other) => Names.SetEquals(other.Names) && Roles.SetEquals(other.Roles);
+}

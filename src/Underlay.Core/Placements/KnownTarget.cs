@@ -1,0 +1,31 @@
+using Underlay.Core.BaseFiles;
+using Underlay.Core.Hosts;
+using Underlay.Core.Packs;
+
+namespace Underlay.Core.Placements;
+
+/// <summary>A path that the base or the pack has, or that a thing of theirs may get.</summary>
+/// <param name="Path">The path.</param>
+/// <param name="Place">Its place.</param>
+/// <param name="Bindings">What stands at the holes.</param>
+/// <param name="Base">The base's file there, or null.</param>
+internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings, BaseFile? Base)
+{
+    /// <summary>The pieces of the name at the pattern's wordy hole: "water_jug" is water, jug.</summary>
+    public required IReadOnlyList<string> Identity { get; init; }
+
+    /// <summary>What stands at the hole for a number, as it stands; null without one.</summary>
+    public required string? Number { get; init; }
+
+    /// <summary>What stands at the hole with choices; null without one.</summary>
+    public required string? Choice { get; init; }
+
+    /// <summary>The words that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
+    public required IReadOnlyList<string> Role { get; init; }
+
+    /// <summary>The words of the place's own folders: "art", "stalls".</summary>
+    public required IReadOnlyList<string> Folders { get; init; }
+
+    /// <summary>The path's segments in small letters, the last one without its extension.</summary>
+    public required string[] Tail { get; init; }
+}
