@@ -116,6 +116,7 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Pictu
     /// </summary>
     private RgbaPicture Centre(RgbaPicture picture, PixelSize size)
     {
+        if (picture.Size == size) return picture;
         var result = RgbaPicture.Clear(size);
         int left = (size.Width - picture.Size.Width) / 2, top = (size.Height - picture.Size.Height) / 2;
         for (var y = 0; y < size.Height; y++)
