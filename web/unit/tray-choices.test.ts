@@ -29,6 +29,7 @@ const file = (path: string, targets: string[], more: Partial<TrayRow> = {}): Tra
     candidates: targets.map((target) => candidate(target)),
     hint: null,
     isFlawed: false,
+    likely: 1,
     ...more,
 })
 

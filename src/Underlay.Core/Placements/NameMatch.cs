@@ -149,7 +149,7 @@ internal sealed record NameMatch(
         if (words.Count == 0) return (Told.No, 0);
         var (joined, wanted) = (string.Concat(words), string.Concat(identity));
         if (joined == wanted) return (Told.Whole, 1);
-        if (wanted.Length > 4 && !joined.Any(char.IsAsciiDigit) && IsSlip(joined, wanted, words, identity)) return (Told.Slip, 0.95);
+        if (wanted.Length > 4 && IsSlip(joined, wanted, words, identity)) return (Told.Slip, 0.95);
         var rest = identity.ToList();
         int hits = 0, slips = 0;
         foreach (var word in words)
@@ -170,9 +170,11 @@ internal sealed record NameMatch(
         return (hits == 0 ? Told.No : Told.Part, (double)hits / (words.Count + identity.Count - hits));
     }
 
-    /// <summary>One letter is a slip inside a word; a word of one or two letters too many says something.</summary>
+    /// <summary>One letter is a slip inside a word; a digit, or a word of one or two letters too many, says something.</summary>
     private static bool IsSlip(string joined, string wanted, List<string> words, IReadOnlyList<string> identity) =>
-        Slips.AreOneApart(joined, wanted)
+        !joined.Any(char.IsAsciiDigit)
+        && !wanted.Any(char.IsAsciiDigit)
+        && Slips.AreOneApart(joined, wanted)
         && (words.Count <= identity.Count || words.TrueForAll(w => w.Length > LongestSuffix || identity.Contains(w)));
 
     private static bool TakeOut(List<NameToken> tokens, string text)

@@ -22,22 +22,21 @@ public sealed record PlacementCandidate(
 
 /// <summary>The candidates for one file of the tray, likeliest first.</summary>
 /// <param name="File">The file.</param>
-/// <param name="Candidates">All that are as likely as the first, and a handful more; empty when nothing is likely.</param>
+/// <param name="Candidates">Some of those that are as likely as the first, and a handful more; empty when nothing is likely.</param>
 /// <param name="Size">Of a picture; null where it is none, or cannot be read.</param>
 /// <param name="Flaw">Why the file is of no use anywhere, as a clause that begins with "it"; null for nothing.</param>
 /// <param name="Begins">The format that its bytes begin as; null where it is none that is read.</param>
+/// <param name="Likely">How many are as likely as the first, itself and those that are not among the candidates counted.</param>
 public sealed record PlacementAdvice(
     TreeFile File,
     IReadOnlyList<PlacementCandidate> Candidates,
     string? Flaw = null,
     PixelSize? Size = null,
-    FileFormat? Begins = null)
+    FileFormat? Begins = null,
+    int Likely = 0)
 {
     private const double Sure = 0.8;
     private const double Lead = 0.05;
-
-    /// <summary>How many candidates are as likely as the first, itself among them.</summary>
-    public int FirstCount => Candidates.Count(c => c.Confidence == Candidates[0].Confidence);
 
     /// <summary>True when the first candidate stands before all others and nothing speaks against it, so that it may be proposed.</summary>
     public bool HasFirst =>

@@ -18,7 +18,10 @@ namespace Underlay.Core.Placements;
 public sealed class Placer
 {
     private const int MostOthers = 6;
-    private const int MostLooks = 64;
+    private const int MostLooks = 1000;
+
+    // Of those that nothing tells apart; who wants another types its path.
+    private const int MostAlike = 64;
     private const double Least = 0.3;
 
     // "old" may be what versioning adds, or a word of the thing's own name, which then tells more.
@@ -113,11 +116,14 @@ public sealed class Placer
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
         var candidates = flaw is null ? found.Values : found.Values.Select(c => c with { Doubt = flaw });
-        return new PlacementAdvice(file, Order(candidates, content), flaw, content.Size, content.Begins);
+        var (ordered, likely) = Order(candidates, content);
+        return new PlacementAdvice(file, ordered, flaw, content.Size, content.Begins, likely);
     }
 
-    /// <summary>The likeliest first; all that are as likely as the first, those that look most like the base's before the others.</summary>
-    private List<PlacementCandidate> Order(IEnumerable<PlacementCandidate> candidates, TrayContent content)
+    /// <summary>
+    /// The likeliest first, and how many are as likely as the first; of these, those that look most like the base's before the others.
+    /// </summary>
+    private (List<PlacementCandidate> Candidates, int Likely) Order(IEnumerable<PlacementCandidate> candidates, TrayContent content)
     {
         var all = candidates.ToList();
         var isPath = all.Exists(c => c.Confidence >= ByWholePath);
@@ -131,7 +137,7 @@ public sealed class Placer
         var equals = sorted.TakeWhile(c => c.Confidence == sorted[0].Confidence).ToList();
         if (equals.Count > 1 && equals.Count <= MostLooks && content.Picture is { } picture && RankByLook(equals, picture) is { } ranked)
             sorted = [.. ranked, .. sorted.Skip(equals.Count)];
-        return [.. sorted.Take(Math.Max(equals.Count, MostOthers))];
+        return ([.. sorted.Take(Math.Clamp(equals.Count, MostOthers, MostAlike))], equals.Count);
     }
 
     /// <summary>

@@ -38,7 +38,8 @@ internal sealed record Candidate(
 /// <param name="IsFlawed">It is of no use wherever it is placed; the hint says why.</param>
 /// <param name="IsSure">Whether the first candidate can be accepted without looking.</param>
 /// <param name="HasFirst">Whether the first candidate stands before the others, so that it may be proposed.</param>
-/// <param name="Candidates">Likeliest first; all that are as likely as the first.</param>
+/// <param name="Candidates">Likeliest first.</param>
+/// <param name="Likely">How many are as likely as the first: more than the candidates where only some of them are listed.</param>
 /// <param name="Hint">
 /// Why the file is of no use, or where the host reads such files that Underlay does not judge yet; null for nothing to say.
 /// </param>
@@ -53,6 +54,7 @@ internal sealed record TrayRow(
     bool IsSure,
     bool HasFirst,
     IReadOnlyList<Candidate> Candidates,
+    int Likely,
     string? Hint,
     bool IsFlawed);
 
@@ -152,6 +154,7 @@ internal static class TrayEndpoints
         advice.IsSure,
         advice.HasFirst,
         [.. advice.Candidates.Select(c => Candidate(c, snapshot))],
+        advice.Likely,
         advice.Flaw is { } flaw ? $"{char.ToUpperInvariant(flaw[0])}{flaw[1..]}"
             : advice.Candidates.Count > 0 ? null
             : HintFor(advice.File, snapshot.Profile),

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text;
 using CsCheck;
 using Underlay.Core.BaseFiles;
@@ -110,31 +109,6 @@ public class AdviceMemoryTests
         Assert.Empty(memory.Advise(overlay, []));
         Assert.Same(file, memory.Advise(overlay, [file])[0].File);
         Assert.Equal(reads, content.Reads);
-    }
-
-    [Fact]
-    public void Of_a_large_pack_a_prefix_leads_to_nothing_and_a_name_to_what_has_it()
-    {
-        var pack = Enumerable.Range(0, 600).Aggregate(
-            APack.Of().Files.ToDictionary(),
-            (files, i) =>
-            {
-                files[string.Create(CultureInfo.InvariantCulture, $"art/surfaces/saltbrook_tile_{i}.png")] = [];
-                return files;
-            });
-        pack["art/surfaces/saltbrook_tile.png"] = [];
-        var overlay = Over(Repository.Kilnmoor, new APack(pack).Tree);
-        string[] Offered(string name)
-        {
-            var file = APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0];
-            return [.. new Placer(overlay).Advise(file).Candidates.Select(c => c.Target.Value)];
-        }
-
-        Assert.DoesNotContain(Offered("saltbrook_kelp.png"), t => t.Contains("tile", StringComparison.Ordinal));
-        Assert.Equal("art/surfaces/saltbrook_tile_77.png", Offered("saltbrook tile 77 copy.png")[0]);
-        Assert.Equal("art/surfaces/saltbrook_tile_512.png", Offered("saltbrook/tile_512.png")[0]);
-        Assert.Equal("art/surfaces/saltbrook_tile.png", Offered("Saltbrook Tiel final.png")[0]);
-        Assert.Equal("art/embers/surfaces/saltbrook_tile.png", Offered("saltbrook_tile_embers.png")[0]);
     }
 
     /// <summary>A new file comes or goes, the manifest says other names, or a file has another's bytes, goes or comes back.</summary>

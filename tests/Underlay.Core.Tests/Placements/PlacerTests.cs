@@ -144,6 +144,19 @@ public class PlacerTests
         Assert.Equal("wares/tide_cup/skin.png", placer.Advise(file).Candidates[0].Target.Value);
     }
 
+    [Theory]
+    [InlineData("saltbrook reef.png")]
+    [InlineData("saltbrook_reef_3.png")]
+    public void Another_number_is_no_slip_of_the_hand(string name)
+    {
+        var pack = APack.Of().With("art/surfaces/saltbrook_reef_2.png", Picture.Of(64, 64)).Tree;
+        var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack);
+        var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack, manifest), Base));
+        var advice = placer.Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        Assert.False(advice.IsSure);
+        Assert.DoesNotContain(advice.Candidates, c => c.Reason.Contains("but for a letter", StringComparison.Ordinal));
+    }
+
     [Fact]
     public void An_archive_that_is_refused_is_told_and_the_rest_of_the_drop_is_taken()
     {

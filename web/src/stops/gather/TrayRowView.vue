@@ -33,6 +33,8 @@ const target = computed(() => props.choices.targetOf(props.row))
 const canPlace = computed(() => namedPlace.value !== undefined || target.value !== '')
 const name = computed(() => props.row.file.slice(props.row.file.lastIndexOf('/') + 1))
 const folder = computed(() => props.row.file.slice(0, props.row.file.length - name.value.length))
+// Of very many that nothing tells apart some are listed.
+const unlisted = computed(() => Math.max(0, props.row.likely - props.row.candidates.length))
 const twin = computed(() => props.choices.twinOf(props.row))
 // What opens has the focus. By keys the options are gone through one by one, and the field comes next anyway.
 const box = ref<HTMLElement>()
@@ -79,12 +81,13 @@ function press(insist = false) {
                     @change="typeIt"
                 >
                     <option v-if="row.candidates.length > 0 && !row.hasFirst" value="" disabled>
-                        {{ row.candidates.length > 1 ? `choose one of ${row.candidates.length} …` : 'choose …' }}
+                        {{ row.candidates.length > 1 ? `choose one of ${row.candidates.length + unlisted} …` : 'choose …' }}
                     </option>
                     <option v-if="row.candidates.length === 0 && row.isFlawed" value="" disabled>nowhere</option>
                     <option v-for="c in row.candidates" :key="c.target" :value="c.target">
                         {{ c.target }}{{ c.isNew ? ' (new)' : c.yoursHash ? ' (yours is there)' : '' }}
                     </option>
+                    <option v-if="unlisted > 0" disabled>and {{ unlisted }} more: type the path</option>
                     <template v-if="row.isPicture && row.size">
                         <option v-for="n in places" :key="n.place" :value="named + n.place">use as {{ n.noun }}</option>
                     </template>

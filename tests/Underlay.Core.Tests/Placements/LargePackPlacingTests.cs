@@ -1,0 +1,51 @@
+using System.Globalization;
+using Underlay.Core.Manifests;
+using Underlay.Core.Placements;
+using Underlay.Core.Stacks;
+
+namespace Underlay.Core.Tests.Placements;
+
+/// <summary>Where files belong beside very many that are called alike.</summary>
+public class LargePackPlacingTests
+{
+    [Fact]
+    public void Of_very_many_that_nothing_tells_apart_some_are_listed_and_all_are_counted()
+    {
+        var pack = Enumerable.Range(0, 120).Aggregate(APack.Of(), (p, i) => p.With($"art/surfaces/saltbrook_tile_{i}.png", []));
+        var file = APack.Empty.With("saltbrook tile.png", Picture.Of(64, 64)).Tree.Files[0];
+        var advice = new Placer(Over(pack)).Advise(file);
+        Assert.Equal((120, 64), (advice.Likely, advice.Candidates.Count));
+        Assert.False(advice.HasFirst);
+    }
+
+    [Fact]
+    public void Of_a_large_pack_a_prefix_leads_to_nothing_and_a_name_to_what_has_it()
+    {
+        var pack = Enumerable.Range(0, 600).Aggregate(
+            APack.Of().Files.ToDictionary(),
+            (files, i) =>
+            {
+                files[string.Create(CultureInfo.InvariantCulture, $"art/surfaces/saltbrook_tile_{i}.png")] = [];
+                return files;
+            });
+        pack["art/surfaces/saltbrook_tile.png"] = [];
+        var overlay = Over(new APack(pack));
+        string[] Offered(string name)
+        {
+            var file = APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0];
+            return [.. new Placer(overlay).Advise(file).Candidates.Select(c => c.Target.Value)];
+        }
+
+        Assert.DoesNotContain(Offered("saltbrook_kelp.png"), t => t.Contains("tile", StringComparison.Ordinal));
+        Assert.Equal("art/surfaces/saltbrook_tile_77.png", Offered("saltbrook tile 77 copy.png")[0]);
+        Assert.Equal("art/surfaces/saltbrook_tile_512.png", Offered("saltbrook/tile_512.png")[0]);
+        Assert.Equal("art/surfaces/saltbrook_tile.png", Offered("Saltbrook Tiel final.png")[0]);
+        Assert.Equal("art/embers/surfaces/saltbrook_tile.png", Offered("saltbrook_tile_embers.png")[0]);
+    }
+
+    private static Overlay Over(APack pack)
+    {
+        var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack.Tree);
+        return Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, manifest), SmallBase.Catalogue);
+    }
+}
