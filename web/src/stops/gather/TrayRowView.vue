@@ -81,7 +81,11 @@ function press(insist = false) {
                     @change="typeIt"
                 >
                     <option v-if="row.candidates.length > 0 && !row.hasFirst" value="" disabled>
-                        {{ row.candidates.length > 1 ? `choose one of ${row.candidates.length + unlisted} …` : 'choose …' }}
+                        {{
+                            row.candidates.length > 1
+                                ? `choose one of ${row.candidates.length + unlisted} …`
+                                : 'choose …'
+                        }}
                     </option>
                     <option v-if="row.candidates.length === 0 && row.isFlawed" value="" disabled>nowhere</option>
                     <option v-for="c in row.candidates" :key="c.target" :value="c.target">
