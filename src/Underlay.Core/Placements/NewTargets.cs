@@ -134,10 +134,18 @@ internal sealed class NewTargets(Overlay overlay)
             .Where(w => w.Length > 0)
             .ToList();
         if (words.Count == 0) return null;
-        var name = string.Join('_', words);
+        var name = words.Count == spoken.Name.Words.Count && IsNumbered(spoken) ? spoken.Stem : string.Join('_', words);
         var carries = place.RulesOf<PrefixRule>(overlay.Edition).Any(r => r.Field is null);
         return carries && prefix is not null && !name.StartsWith(prefix + "_", StringComparison.Ordinal) ? $"{prefix}_{name}" : name;
     }
+
+    /// <summary>
+    /// True where numbers alone were left out of a name that is written as the host's are: one of a series, as "tile_07". In other names
+    /// they tell versions and copies.
+    /// </summary>
+    private static bool IsNumbered(SpokenPath spoken) =>
+        spoken.Name.LeftOut.All(c => char.IsAsciiDigit(c) || c == ' ')
+        && spoken.Stem.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_');
 
     /// <summary>A word in a to z and digits, accents taken off.</summary>
     private static string Plain(string word) =>

@@ -22,6 +22,7 @@ public sealed class Placer
 
     // Of those that nothing tells apart; who wants another types its path.
     private const int MostAlike = 64;
+    private const int MostNew = 2;
     private const double Least = 0.3;
 
     // "old" may be what versioning adds, or a word of the thing's own name, which then tells more.
@@ -137,7 +138,10 @@ public sealed class Placer
         var equals = sorted.TakeWhile(c => c.Confidence == sorted[0].Confidence).ToList();
         if (equals.Count > 1 && equals.Count <= MostLooks && content.Picture is { } picture && RankByLook(equals, picture) is { } ranked)
             sorted = [.. ranked, .. sorted.Skip(equals.Count)];
-        return ([.. sorted.Take(Math.Clamp(equals.Count, MostOthers, MostAlike))], equals.Count);
+        var listed = sorted.Take(Math.Clamp(equals.Count, MostOthers, MostAlike)).ToList();
+        // It may be one more, however many are called alike.
+        if (!listed.Exists(c => c.IsNew)) listed.AddRange(sorted.Skip(listed.Count).Where(c => c.IsNew).Take(MostNew));
+        return (listed, equals.Count);
     }
 
     /// <summary>

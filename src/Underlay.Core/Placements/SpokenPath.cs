@@ -11,10 +11,14 @@ internal sealed class SpokenPath
     public SpokenPath(Packs.PackPath path)
     {
         var segments = path.Segments;
-        Name = NameWords.Of(KnownTargets.StemOf(segments[^1]));
+        Stem = KnownTargets.StemOf(segments[^1]);
+        Name = NameWords.Of(Stem);
         Folders = [.. segments.SkipLast(1).Reverse().Select(NameWords.Of)];
         Tail = KnownTargets.TailOf(path);
     }
+
+    /// <summary>The file's name as it stands, without what follows a dot.</summary>
+    public string Stem { get; }
 
     public NameWords Name { get; }
 

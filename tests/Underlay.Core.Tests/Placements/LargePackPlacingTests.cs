@@ -14,8 +14,21 @@ public class LargePackPlacingTests
         var pack = Enumerable.Range(0, 120).Aggregate(APack.Of(), (p, i) => p.With($"art/surfaces/saltbrook_tile_{i}.png", []));
         var file = APack.Empty.With("saltbrook tile.png", Picture.Of(64, 64)).Tree.Files[0];
         var advice = new Placer(Over(pack)).Advise(file);
-        Assert.Equal((120, 64), (advice.Likely, advice.Candidates.Count));
+        Assert.Equal((120, 64), (advice.Likely, advice.Candidates.Count(c => !c.IsNew)));
         Assert.False(advice.HasFirst);
+    }
+
+    [Theory]
+    [InlineData("saltbrook_tile_200.png", "art/surfaces/saltbrook_tile_200.png")]
+    [InlineData("tile_07.png", "art/surfaces/saltbrook_tile_07.png")]
+    [InlineData("Tile copy 7.png", "art/surfaces/saltbrook_tile.png")]
+    [InlineData("tile_v2.png", "art/surfaces/saltbrook_tile.png")]
+    public void One_more_of_a_series_is_offered_under_its_own_number(string name, string target)
+    {
+        var pack = Enumerable.Range(0, 120).Aggregate(APack.Of(), (p, i) => p.With($"art/surfaces/saltbrook_tile_{100 + i}.png", []));
+        pack = pack.Without("art/surfaces/saltbrook_tile_200.png");
+        var advice = new Placer(Over(pack)).Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        Assert.Contains(target, advice.Candidates.Where(c => c.IsNew).Select(c => c.Target.Value));
     }
 
     [Fact]

@@ -34,7 +34,10 @@ const canPlace = computed(() => namedPlace.value !== undefined || target.value !
 const name = computed(() => props.row.file.slice(props.row.file.lastIndexOf('/') + 1))
 const folder = computed(() => props.row.file.slice(0, props.row.file.length - name.value.length))
 // Of very many that nothing tells apart some are listed.
-const unlisted = computed(() => Math.max(0, props.row.likely - props.row.candidates.length))
+const unlisted = computed(() => {
+    const { candidates, likely } = props.row
+    return Math.max(0, likely - candidates.filter((c) => c.confidence === candidates[0]?.confidence).length)
+})
 const twin = computed(() => props.choices.twinOf(props.row))
 // What opens has the focus. By keys the options are gone through one by one, and the field comes next anyway.
 const box = ref<HTMLElement>()
