@@ -2,7 +2,7 @@ import { crc32, deflateSync } from 'node:zlib'
 import type { APIRequestContext } from '@playwright/test'
 
 /** A ZIP whose entries are stored as they are. */
-function zip(files: readonly { name: string; bytes: Buffer }[]): Buffer {
+export function zip(files: readonly { name: string; bytes: Buffer }[]): Buffer {
     const parts: Buffer[] = []
     const directory: Buffer[] = []
     let at = 0
