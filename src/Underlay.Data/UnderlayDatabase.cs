@@ -61,7 +61,6 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
             file.HasKey(f => new { f.PackId, f.Path });
             file.HasIndex(f => new { f.PackId, f.FoldedPath }).IsUnique();
             file.HasOne<Pack>().WithMany().HasForeignKey(f => f.PackId).OnDelete(DeleteBehavior.Cascade);
-            file.HasOne<Blob>().WithMany().HasForeignKey(f => f.Hash).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<Blob>().HasKey(b => b.Hash);
         modelBuilder.Entity<BlobChunk>(chunk =>
@@ -83,7 +82,7 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
         modelBuilder.Entity<OperationRow>(row =>
         {
             row.HasKey(r => new { r.OperationId, r.Path });
-            row.HasOne<Blob>().WithMany().HasForeignKey(r => r.HashBefore).OnDelete(DeleteBehavior.Restrict);
+            // This one reference keeps all bytes: what a pack has, and what a row found before it, came with a row of its log.
             row.HasOne<Blob>().WithMany().HasForeignKey(r => r.HashAfter).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<KeptWrite>(write =>

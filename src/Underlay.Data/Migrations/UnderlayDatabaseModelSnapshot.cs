@@ -316,9 +316,6 @@ namespace Underlay.Data.Migrations
                     b.HasIndex("HashAfter")
                         .HasDatabaseName("ix_operation_rows_hash_after");
 
-                    b.HasIndex("HashBefore")
-                        .HasDatabaseName("ix_operation_rows_hash_before");
-
                     b.ToTable("operation_rows", (string)null);
                 });
 
@@ -395,9 +392,6 @@ namespace Underlay.Data.Migrations
 
                     b.HasKey("PackId", "Path")
                         .HasName("pk_pack_files");
-
-                    b.HasIndex("Hash")
-                        .HasDatabaseName("ix_pack_files_hash");
 
                     b.HasIndex("PackId", "FoldedPath")
                         .IsUnique()
@@ -518,12 +512,6 @@ namespace Underlay.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .HasConstraintName("fk_operation_rows_blobs_hash_after");
 
-                    b.HasOne("Underlay.Data.Blobs.Blob", null)
-                        .WithMany()
-                        .HasForeignKey("HashBefore")
-                        .OnDelete(DeleteBehavior.Restrict)
-                        .HasConstraintName("fk_operation_rows_blobs_hash_before");
-
                     b.HasOne("Underlay.Data.Operations.Operation", null)
                         .WithMany("Rows")
                         .HasForeignKey("OperationId")
@@ -534,13 +522,6 @@ namespace Underlay.Data.Migrations
 
             modelBuilder.Entity("Underlay.Data.Packs.PackFile", b =>
                 {
-                    b.HasOne("Underlay.Data.Blobs.Blob", null)
-                        .WithMany()
-                        .HasForeignKey("Hash")
-                        .OnDelete(DeleteBehavior.Restrict)
-                        .IsRequired()
-                        .HasConstraintName("fk_pack_files_blobs_hash");
-
                     b.HasOne("Underlay.Data.Packs.Pack", null)
                         .WithMany()
                         .HasForeignKey("PackId")
