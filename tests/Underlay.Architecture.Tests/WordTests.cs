@@ -41,6 +41,20 @@ public partial class WordTests
         Assert.Empty(known);
     }
 
+    /// <summary>What a format is asked, it answers itself: nothing else tells one from another.</summary>
+    [Fact]
+    public void Only_formats_name_one_format()
+    {
+        var names = Core.Formats.FileFormats.All.Select(f => f.GetType().Name).ToHashSet(StringComparer.Ordinal);
+        var known =
+            from file in Sources()
+            where !file.Contains("/Formats/", StringComparison.Ordinal)
+            from Match word in Word().Matches(File.ReadAllText(file))
+            where names.Contains(word.Value)
+            select $"{Path.GetRelativePath(Repository.Root, file)}: {word.Value}";
+        Assert.Empty(known);
+    }
+
     [Fact]
     public void Texts_are_seen()
     {

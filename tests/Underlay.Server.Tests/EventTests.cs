@@ -25,6 +25,23 @@ public class EventTests(RunningServer server)
         Assert.Equal(revision, told.GetProperty("revision").GetInt64());
     }
 
+    [Fact]
+    public async Task Pages_are_told_that_the_database_is_away_and_hear_of_changes_when_it_is_back()
+    {
+        await using var own = new RunningServer();
+        var pack = await own.NewPackAsync();
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        await using var stream = await own.CreateClient().GetStreamAsync("/api/events", limit.Token);
+        using var reader = new StreamReader(stream);
+        Task<JsonElement> KindAsync(string kind) => NextAsync(reader, e => e.GetProperty("kind").GetString() == kind, limit.Token);
+        await KindAsync("again");
+        await own.BreakConnectionsAsync();
+        await KindAsync("away");
+        await KindAsync("again");
+        await pack.PutFileAsync("a.txt", "one");
+        Assert.Equal(pack.Id, (await KindAsync("pack")).GetProperty("pack").GetGuid());
+    }
+
     private static async Task<JsonElement> NextAsync(StreamReader reader, Func<JsonElement, bool> wanted, CancellationToken cancel)
     {
         while (await reader.ReadLineAsync(cancel) is { } line)

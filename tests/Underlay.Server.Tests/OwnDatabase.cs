@@ -36,16 +36,16 @@ internal sealed class OwnDatabase : IDbContextFactory<UnderlayDatabase>, IAsyncD
     }
 
     /// <summary>Breaks every connection that is open, as a database does that is killed.</summary>
-    public async Task BreakConnectionsAsync()
+    public Task BreakConnectionsAsync() => BreakConnectionsAsync(source.ConnectionString);
+
+    /// <inheritdoc cref="BreakConnectionsAsync()"/>
+    /// <param name="to">What the connections lead to.</param>
+    public static async Task BreakConnectionsAsync(string to)
     {
-        await using var other = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(source.ConnectionString)
-        {
-            Database = "postgres",
-            Password = new NpgsqlConnectionStringBuilder(RunningServer.Connection("postgres")).Password,
-            Pooling = false,
-        }.ConnectionString);
+        var elsewhere = new NpgsqlConnectionStringBuilder(RunningServer.Connection("postgres")) { Pooling = false };
+        await using var other = NpgsqlDataSource.Create(elsewhere.ConnectionString);
         await using var end = other.CreateCommand("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1");
-        end.Parameters.AddWithValue(new NpgsqlConnectionStringBuilder(source.ConnectionString).Database!);
+        end.Parameters.AddWithValue(new NpgsqlConnectionStringBuilder(to).Database!);
         await end.ExecuteNonQueryAsync();
     }
 

@@ -26,6 +26,9 @@ public sealed class RunningServer : WebApplicationFactory<Program>
 
     public NpgsqlDataSource OpenDatabase() => NpgsqlDataSource.Create(database);
 
+    /// <summary>Breaks every connection of the server to its database; for a server of one's own.</summary>
+    public Task BreakConnectionsAsync() => OwnDatabase.BreakConnectionsAsync(database);
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("UNDERLAY_DB", database);

@@ -56,6 +56,23 @@ public class SafetyTests(RunningServer server)
     }
 
     [Fact]
+    public async Task More_than_can_be_taken_at_once_is_refused_before_it_is_sent()
+    {
+        await using var own = new RunningServer();
+        own.UseKestrel(0);
+        own.StartServer();
+        var pack = await own.NewPackAsync();
+        using var content = new ByteArrayContent([]);
+        content.Headers.ContentLength = (1L << 30) + 1;
+        content.Headers.TryAddWithoutValidation("Content-Type", "multipart/form-data; boundary=x");
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/packs/{pack.Id}/tray") { Content = content };
+        request.Headers.ExpectContinue = true;
+        var (status, _, says) = await TestPack.ProblemAsync(await own.CreateClient().SendAsync(request));
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, status);
+        Assert.Equal("That is more than can be taken at once. Nothing was taken; send it in smaller parts.", says);
+    }
+
+    [Fact]
     public async Task Json_a_hundred_thousand_levels_deep_is_a_finding_and_no_crash()
     {
         var pack = await server.NewPackAsync();

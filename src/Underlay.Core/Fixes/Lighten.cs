@@ -1,6 +1,5 @@
 using System.Globalization;
 using Underlay.Core.Formats;
-using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
 using Underlay.Core.Steps;
 
@@ -23,13 +22,13 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     /// <summary>The fix that loses least of those that are enough; null where none is, or the picture cannot be read.</summary>
     public static Lighten? For(FileTree tree, PackPath path, long mostBytes)
     {
-        if (FileFormats.PictureAt(path) is not PngFormat
+        if (FileFormats.PictureAt(path) is not { IsLighterWithFewerShades: true } format
             || tree.Find(path) is not { } file
             || SourceReader.Read(file.ReadAll()).Picture is not { } picture)
             return null;
-        if (FileFormats.Png.Encode(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
+        if (format.Encode(picture).LongLength is var plain && plain <= mostBytes) return new Lighten(path, 8, plain);
         for (var bits = FewerShades.Most; bits >= FewerShades.Least; bits--)
-            if (FileFormats.Png.Encode(new FewerShades(bits).Run(picture)).LongLength is var bytes && bytes <= mostBytes)
+            if (format.Encode(new FewerShades(bits).Run(picture)).LongLength is var bytes && bytes <= mostBytes)
                 return new Lighten(path, bits, bytes);
         return null;
     }
@@ -38,8 +37,10 @@ public sealed record Lighten(PackPath Path, int Bits, long Bytes)
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (Bits < 8) return Shaping.Add(tree, Path, new FewerShades(Bits)).Edits;
-        return tree.Find(Path) is { } file && SourceReader.Read(file.ReadAll()).Picture is { } picture
-            ? [new TreeEdit.Write(Path, FileFormats.Png.Encode(picture))]
+        return FileFormats.PictureAt(Path) is { } format
+            && tree.Find(Path) is { } file
+            && SourceReader.Read(file.ReadAll()).Picture is { } picture
+            ? [new TreeEdit.Write(Path, format.Encode(picture))]
             : [];
     }
 }

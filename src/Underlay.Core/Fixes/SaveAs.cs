@@ -1,5 +1,4 @@
 using Underlay.Core.Formats;
-using Underlay.Core.Formats.Png;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Fixes;
@@ -20,8 +19,8 @@ public sealed record SaveAs(PackPath From, PackPath To, PackPictureFormat Format
         tree.Find(from) is { } file
         && SourceReader.Describe(file.ReadAll()) is { } found
         && found.Size is { Width: <= PackPictureFormat.MaxSide, Height: <= PackPictureFormat.MaxSide }
-        // An 8-bit PNG that hosts do not read is damaged.
-        && (format is not PngFormat || found is not { Format: PngFormat, Bits: 8 })
+        // One that is as hosts want it, and that they do not read, is damaged.
+        && !format.IsAsWanted(found)
             ? new SaveAs(from, to, format)
             : null;
 

@@ -14,6 +14,15 @@ public abstract class PackPictureFormat : PictureFormat
     /// <summary>What hosts want of it: "an 8-bit PNG".</summary>
     public abstract string Wanted { get; }
 
+    /// <summary>Whether pictures of all formats are made one of it when they are placed.</summary>
+    public virtual bool TakesOthers => false;
+
+    /// <summary>Whether its files get smaller as a picture has fewer shades.</summary>
+    public virtual bool IsLighterWithFewerShades => false;
+
+    /// <summary>Whether a header alone says that a picture is as hosts want it.</summary>
+    public virtual bool IsAsWanted(PictureSummary picture) => false;
+
     /// <summary>Judges a file as hosts do, and takes pixel facts where they are asked for.</summary>
     /// <param name="file">The file's bytes.</param>
     /// <param name="need">Which pixel facts are wanted.</param>

@@ -14,6 +14,9 @@ public abstract class PictureFormat : FileFormat
     /// <inheritdoc/>
     public override string One => $"a {Name} picture";
 
+    /// <summary>Whether every browser shows its files as they are.</summary>
+    public virtual bool IsShownAsItIs => false;
+
     /// <summary>What becomes of a picture when it is made a PNG: "a TGA that becomes a PNG"; empty where nothing does.</summary>
     public virtual string ConversionOf(PictureSummary picture) => $"a {Name} that becomes a PNG";
 

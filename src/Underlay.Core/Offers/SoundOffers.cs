@@ -1,4 +1,4 @@
-using Underlay.Core.Formats.Wav;
+using Underlay.Core.Formats;
 using Underlay.Core.Sounds;
 using Underlay.Core.Stacks;
 using Underlay.Core.Steps;
@@ -49,7 +49,8 @@ public static class SoundOffers
         if (measure.Loudness is { } loudness) Offer(new ToLoudness(Math.Round(loudness)));
         Offer(new ToPeak(MostPeak));
         // Worth it where steps or a finer recording leave more than 16 bits to be rounded away.
-        if (placement.Place.Format is WavFormat && StepsFile.Read(overlay.Pack.Tree, placement.Path)?.Steps is { } steps
+        if (placement.Place.Format is PackSoundFormat { IsExact: true }
+            && StepsFile.Read(overlay.Pack.Tree, placement.Path)?.Steps is { } steps
             && !steps.Contains(ToDepth.Dithered))
             Offer(ToDepth.Dithered);
         return offers;

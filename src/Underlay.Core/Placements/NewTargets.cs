@@ -1,5 +1,4 @@
 using System.Text;
-using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
@@ -108,7 +107,7 @@ internal sealed class NewTargets(Overlay overlay)
     private bool Meets(Place place, TrayContent content)
     {
         if (content.Entry is { } entry) return place.Kind!.Judge(entry).Count == 0;
-        if (content.Size is not { } size || place.Format is not PngFormat) return false;
+        if (content.Size is not { } size || place.PictureFormat is not { TakesOthers: true }) return false;
         foreach (var rule in place.RulesIn(overlay.Edition))
         {
             if (rule is SizeRule wanted && wanted.Judge(size) is not null) return false;

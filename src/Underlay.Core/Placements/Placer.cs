@@ -1,7 +1,5 @@
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Json;
-using Underlay.Core.Formats.Png;
-using Underlay.Core.Formats.Toml;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Images;
@@ -89,7 +87,7 @@ public sealed class Placer
         var found = new Dictionary<PackPath, PlacementCandidate>();
         void Add(PlacementCandidate candidate)
         {
-            var isConverted = content is { Conversion.Length: > 0 } && candidate.Place is { Format: PngFormat };
+            var isConverted = content is { Conversion.Length: > 0 } && candidate.Place?.PictureFormat is { TakesOthers: true };
             var becomes = isConverted
                 ? content.Conversion
                 : content.Sound is { } sound && candidate.Place?.Format is PackSoundFormat wanted && sound != wanted
@@ -207,7 +205,8 @@ public sealed class Placer
 
     /// <summary>True where the file could stand in the place by its content: a picture of any format can be made one of another.</summary>
     private static bool Takes(Place place, TrayContent content, PlaceContent kind) =>
-        place.Content == kind && (kind != PlaceContent.Picture || place.Format is PngFormat || content.Format == place.Format);
+        place.Content == kind
+        && (kind != PlaceContent.Picture || place.PictureFormat is { TakesOthers: true } || content.Format == place.Format);
 
     /// <summary>A table under another name is known by its columns.</summary>
     private IEnumerable<PlacementCandidate> ByHeader(IReadOnlyList<string> header)
@@ -292,7 +291,7 @@ public sealed class Placer
 
     /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
     private static bool IsOtherThanPng(KnownTarget target) =>
-        target is { Place: { PictureFormat: not (null or PngFormat) }, Base: not null };
+        target is { Place.PictureFormat.TakesOthers: false, Base: not null };
 
     private static double SizeBonus(PlaceFit fit)
     {
@@ -348,11 +347,10 @@ public sealed class Placer
     {
         var rule = overlay.Profile.Manifest;
         var isCalledSo = file.Path.FileName == rule.Path.FileName;
-        var title = rule.Format is JsonFormat
-            ? content.Entry is { } json && rule.Kind.Judge(json).Count == 0 ? json.FindString(rule.TitleField) : null
-            : isCalledSo && TomlText.Parse(file.ReadAll()) is { Problem: null } toml && rule.Kind.Judge(toml).Count == 0
-                ? toml.FindString(rule.TitleField)
-                : null;
+        var mayBe = isCalledSo || content.Entry is not null;
+        var title = mayBe && rule.Format.Read(file.ReadAll()) is { Problem: null } text && rule.Kind.Judge(text).Count == 0
+            ? text.FindString(rule.TitleField)
+            : null;
         if (!isCalledSo && title is null) return null;
         var reason = title is null ? "it is called like the manifest" : $"it is the manifest of “{title}”";
         var doubt = overlay.PackHas(rule.Path) ? "the pack has a manifest already" : null;
@@ -378,7 +376,7 @@ public sealed class Placer
         if (content is not { Size: { } size, Picture: { } picture }) return [];
         var grid = LookGrid.Of(picture);
         var near = known.OfBase
-            .Where(k => k.Place is { Format: PngFormat })
+            .Where(k => k.Place?.PictureFormat is { TakesOthers: true })
             .Where(k => k.Base!.Facts.Picture?.Header?.Size is { } own && IsTimes(size, own))
             .Select(k => (Target: k, Distance: LookRank.Distance(overlay, grid, k.Path) ?? double.MaxValue))
             .Where(k => k.Distance <= LikeOwn)

@@ -2,7 +2,6 @@ using System.Text;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Csv;
 using Underlay.Core.Formats.Json;
-using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Images;
 using Underlay.Core.Packs;
@@ -68,7 +67,7 @@ internal sealed record TrayContent(
             {
                 Shaped = new Lazy<SoundShape?>(() => file.Length > LongestHeard ? null : SoundRank.ShapeOf(file.ReadAll())),
             };
-        if (begins is PngFormat png) return new TrayContent(PlaceContent.Picture, Format: png);
+        if (begins is PackPictureFormat { TakesOthers: true } broken) return new TrayContent(PlaceContent.Picture, Format: broken);
         if (file.Length > MostTextBytes) return Unknown;
         return OfText(file.ReadAll());
     }

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Underlay.Core.Formats;
-using Underlay.Core.Formats.Png;
 using Underlay.Core.Hosts;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
@@ -62,12 +61,13 @@ internal static class FileEndpoints
         // A page that asks for a picture gets one that browsers show, whatever its format.
         var asksForPicture = response.HttpContext.Request.Headers.Accept.ToString().StartsWith("image/", StringComparison.Ordinal);
         var format = FileFormats.OfHead(bytes.AsSpan(0, Math.Min(bytes.Length, FileFormat.HeadBytes)));
-        var isShownAnew = asksForPicture && (format is not PngFormat || SourceReader.ConversionOf(bytes).Length > 0);
+        var isShown = format is PictureFormat { IsShownAsItIs: true };
+        var isShownAnew = asksForPicture && (!isShown || SourceReader.ConversionOf(bytes).Length > 0);
         if (isShownAnew && SourceReader.Read(bytes).Picture is { } picture)
             return TypedResults.File(FileFormats.Png.Encode(picture), FileFormats.Png.MediaType);
         if (asksForPicture && format is SoundFormat && SoundReader.Read(bytes) is { } sound)
             return TypedResults.File(FileFormats.Png.Encode(WavePicture.Of(sound)), FileFormats.Png.MediaType);
-        if (format is PngFormat) return TypedResults.File(bytes, format.MediaType);
+        if (isShown) return TypedResults.File(bytes, format!.MediaType);
         if (format is null && Path.HasExtension(path) && FileFormats.OfPath(Parse(path)) is TextFormat text)
             return TypedResults.File(bytes, text.MediaType);
         return TypedResults.File(bytes, "application/octet-stream", path[(path.LastIndexOf('/') + 1)..]);

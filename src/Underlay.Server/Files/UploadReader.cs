@@ -84,7 +84,10 @@ internal static class UploadReader
         catch (Exception problem)
         {
             spool.Dispose();
-            if (problem is InvalidDataException or IOException && !cancel.IsCancellationRequested)
+            // Too much at once is refused in other words.
+            var isBroken = problem is InvalidDataException
+                or (IOException and not BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge });
+            if (isBroken && !cancel.IsCancellationRequested)
                 throw new ProblemException(
                     400,
                     "upload-broken",

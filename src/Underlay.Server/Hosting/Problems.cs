@@ -72,7 +72,9 @@ internal sealed class ProblemHandler(DatabaseWatch watch, ILogger<ProblemHandler
         };
 
     private static string Says(BadHttpRequestException bad) =>
-        bad.StatusCode == 413 ? "That is more than can be taken at once." : $"The request cannot be read: {bad.Message}";
+        bad.StatusCode == 413
+            ? "That is more than can be taken at once. Nothing was taken; send it in smaller parts."
+            : $"The request cannot be read: {bad.Message}";
 
     private static ProblemDetails Of(ProblemException problem)
     {

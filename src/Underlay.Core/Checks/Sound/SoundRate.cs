@@ -1,7 +1,7 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Formats.Wav;
+using Underlay.Core.Formats;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Stacks;
 using Underlay.Core.Steps;
@@ -26,7 +26,7 @@ public sealed class SoundRate : RuleCheck<RatesRule>
             rule.Else,
             FormattableString.Invariant($"{string.Join(" or ", rule.Allowed)} Hz wanted, this has {header.Rate} Hz.")) with
         {
-            Fix = placement.Layer.IsBase || placement.Place.Format is not WavFormat
+            Fix = placement.Layer.IsBase || placement.Place.Format is not PackSoundFormat { OnlyRate: null }
                 ? null
                 : new ShapeSound(placement.Path, new ToRate(rate)),
         };

@@ -22,6 +22,18 @@ public sealed class PngFormat : PackPictureFormat
     public override string MediaType => "image/png";
 
     /// <inheritdoc/>
+    public override bool IsShownAsItIs => true;
+
+    /// <inheritdoc/>
+    public override bool TakesOthers => true;
+
+    /// <inheritdoc/>
+    public override bool IsLighterWithFewerShades => true;
+
+    /// <inheritdoc/>
+    public override bool IsAsWanted(PictureSummary picture) => picture is { Format: PngFormat, Bits: 8 };
+
+    /// <inheritdoc/>
     public override bool Begins(ReadOnlySpan<byte> head) => PngChunks.Begins(head);
 
     /// <inheritdoc/>
