@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
-using Microsoft.Extensions.DependencyInjection;
 using Underlay.Core.Formats.Json;
 using Underlay.Testing;
 
@@ -152,11 +151,7 @@ public class PackTests(RunningServer server)
             await age.ExecuteNonQueryAsync();
         }
 
-        await server.Services
-            .GetServices<Microsoft.Extensions.Hosting.IHostedService>()
-            .OfType<Hosting.Housekeeper>()
-            .Single()
-            .TidyAsync(default);
+        await server.TidyAsync();
         var left = (await TestPack.ReadAsync(await kept.Http.GetAsync("/api/bin")))
             .EnumerateArray()
             .Select(p => p.GetProperty("id").GetGuid())

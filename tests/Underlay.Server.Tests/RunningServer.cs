@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
 using Npgsql;
+using Underlay.Server.Hosting;
 
 [assembly: AssemblyFixture(typeof(Underlay.Server.Tests.RunningServer))]
 
@@ -28,6 +31,9 @@ public sealed class RunningServer : WebApplicationFactory<Program>
 
     /// <summary>Breaks every connection of the server to its database; for a server of one's own.</summary>
     public Task BreakConnectionsAsync() => OwnDatabase.BreakConnectionsAsync(database);
+
+    /// <summary>Lets go of what nothing refers to, as the server does now and then.</summary>
+    internal Task<LetGo> TidyAsync() => Services.GetServices<IHostedService>().OfType<Housekeeper>().Single().TidyAsync(default);
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
