@@ -114,7 +114,8 @@ public sealed class Placer
 
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
-        var candidates = flaw is null ? found.Values : found.Values.Select(c => c with { Doubt = flaw });
+        var raised = OneMore.Raise(found.Values);
+        var candidates = flaw is null ? raised : raised.Select(c => c with { Doubt = flaw });
         var (ordered, likely) = Order(candidates, content);
         return new PlacementAdvice(file, ordered, flaw, content.Size, content.Begins, likely);
     }
@@ -176,10 +177,8 @@ public sealed class Placer
         if (nearest <= LikeOwn && next > nearest * 2)
         {
             var first = ranked[0].Candidate;
-            {
-                var reason = first.Reason == LooksLikeOwn ? LooksLikeOwn : $"{first.Reason}; {LooksLikeOwn}";
-                ranked[0] = (first with { Confidence = first.Confidence + LookStep, Reason = reason }, nearest);
-            }
+            var reason = first.Reason == LooksLikeOwn ? LooksLikeOwn : $"{first.Reason}; {LooksLikeOwn}";
+            ranked[0] = (first with { Confidence = first.Confidence + LookStep, Reason = reason }, nearest);
         }
 
         return [.. ranked.Select(r => r.Candidate)];
