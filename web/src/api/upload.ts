@@ -1,5 +1,5 @@
 import { askAgain } from './askAgain'
-import { Problem } from './client'
+import { Problem, type Refused } from './client'
 
 /** A dropped or chosen file with its path in the folder that it came from. */
 export interface Incoming {
@@ -39,14 +39,24 @@ function post(url: string, form: FormData, headers: [string, string][], progress
     )
 }
 
+/** The most bytes of one file, as the server has it (FactsReader.MostBytes). */
+const mostBytes = 256 << 20
+
+/** Files that are not sent, since the server would read them to the end only to refuse them. */
+export const tooLarge = (files: readonly Incoming[]): Refused[] =>
+    files
+        .filter(({ file }) => file.size > mostBytes)
+        .map(({ path }) => ({ path, says: `“${path}” has more than ${mostBytes >> 20} MB.` }))
+
 const batchBytes = 64 << 20
 const batchFiles = 4000
 
-/** Splits a large drop, so that no request is too much at once. */
+/** Splits a large drop, so that no request is too much at once. Files that are too large are left out. */
 export function batches(files: readonly Incoming[]): Incoming[][] {
     const result: Incoming[][] = []
     let bytes = 0
     for (const item of files) {
+        if (item.file.size > mostBytes) continue
         const last = result.at(-1)
         if (!last || last.length >= batchFiles || bytes + item.file.size > batchBytes) {
             result.push([item])

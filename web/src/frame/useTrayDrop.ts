@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
 import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
-import { batches, upload, type Incoming } from '@/api/upload'
+import { batches, tooLarge, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
@@ -30,7 +30,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
         const total = files.reduce((sum, item) => sum + item.file.size, 1)
         let sentBefore = 0
         let taken = 0
-        refused.value = []
+        refused.value = tooLarge(files)
         progress.value = 0
         try {
             for (const batch of batches(files)) {
