@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { batches, tooLarge, type Incoming } from '@/api/upload'
+import { batches, isTooMuch, tooLarge, type Incoming } from '@/api/upload'
 
 const megabyte = 1 << 20
 const file = (path: string, bytes: number) => ({ path, file: { size: bytes } }) as Incoming
@@ -23,6 +23,8 @@ describe('a drop', () => {
     it('leaves out what the server would not take, and says so', () => {
         const [most, more] = [file('most.wav', 256 * megabyte), file('film.mov', 256 * megabyte + 1)]
         expect(batches([more, most])).toEqual([[most]])
+        expect(isTooMuch([most, most, most])).toBe(false)
+        expect(isTooMuch([most, most, most, most])).toBe(true)
         expect(tooLarge([more, most])).toEqual([{ path: 'film.mov', says: '“film.mov” has more than 256 MB.' }])
     })
 })

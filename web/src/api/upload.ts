@@ -42,6 +42,13 @@ function post(url: string, form: FormData, headers: [string, string][], progress
 /** The most bytes of one file, as the server has it (FactsReader.MostBytes). */
 const mostBytes = 256 << 20
 
+/** The most bytes of one request, as the server has it (UploadReader.MostBytes). */
+const mostAtOnce = 1 << 30
+
+/** Whether files are more than one request can have. */
+export const isTooMuch = (files: readonly Incoming[]) =>
+    files.reduce((sum, item) => sum + item.file.size, 0) >= mostAtOnce
+
 /** Files that are not sent, since the server would read them to the end only to refuse them. */
 export const tooLarge = (files: readonly Incoming[]): Refused[] =>
     files

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
-import { upload, type Incoming } from '@/api/upload'
+import { isTooMuch, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
@@ -20,6 +20,10 @@ export function useImport() {
     /** @param host Asked for only where the files do not say it. */
     async function run(files: readonly Incoming[], host?: string) {
         waiting.value = []
+        if (isTooMuch(files)) {
+            warn('That is more than 1 GB, too much to be opened at once. Begin a new pack and add the files to its tray.')
+            return
+        }
         progress.value = 0
         const total = files.reduce((sum, item) => sum + item.file.size, 1)
         try {
