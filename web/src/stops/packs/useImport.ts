@@ -21,7 +21,9 @@ export function useImport() {
     async function run(files: readonly Incoming[], host?: string) {
         waiting.value = []
         if (isTooMuch(files)) {
-            warn('That is more than 1 GB, too much to be opened at once. Begin a new pack and add the files to its tray.')
+            warn(
+                'That is more than 1 GB, too much to be opened at once. Begin a new pack and add the files to its tray.',
+            )
             return
         }
         progress.value = 0
