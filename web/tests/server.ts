@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
+export const root = fileURLToPath(new URL('../..', import.meta.url))
 
 /** Where the tests' server answers. */
 export const port = 5190

@@ -1,8 +1,7 @@
 import { spawn } from 'node:child_process'
-import { fileURLToPath } from 'node:url'
 import { expect, test } from '@playwright/test'
+import { root } from './server'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
 const port = '5195'
 
 /** Runs ./start in a group of its own, as a terminal does, until it says that it is ready. */

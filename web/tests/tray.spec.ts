@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { demo } from './server'
+import { demo, root } from './server'
 import { drop, newPack } from './pages'
 
 const base = (path: string) => readFileSync(`${demo}/base/kilnmoor/4.0/${path}`)
@@ -59,4 +59,27 @@ test('a picture that would stand back behind the host’s own says so before it 
     await dropped.locator('[data-test="target"]').selectOption({ label: 'another path …' })
     await dropped.locator('[data-test="typed-path"]').fill(dds.replace('.dds', '.png'))
     await expect(dropped.locator('[data-test="path-says"]')).toContainText('goes before it')
+})
+
+test('a file without a place asks for its path and leaves the tray where it is', async ({ page }) => {
+    await page.setViewportSize({ width: 1280, height: 620 })
+    await newPack(page, 'Tray at rest')
+    const judged = page.waitForResponse(/tray\/path/)
+    await drop(page, [
+        ...['setts_dark', 'setts_pale', 'sand_dry'].map((name) => ({
+            name: `${name}.png`,
+            bytes: base(`art/surfaces/${name}.png`),
+        })),
+        { name: 'nothing like it.png', bytes: readFileSync(`${root}docs/screenshots/packs.png`) },
+    ])
+    const tray = page.locator('[data-test="tray"]')
+    await judged
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
+    await expect(tray.getByRole('heading', { name: 'Ready to place' })).toBeInViewport()
+    const files = tray.getByRole('region', { name: 'Files in the tray' })
+    expect(await files.evaluate((box) => [box.scrollTop, box.scrollHeight > box.clientHeight])).toEqual([0, true])
+
+    // What is said of a path that is typed comes into view.
+    await tray.locator('[data-test="typed-path"]').fill('art/surfaces/nowhere/')
+    await expect(tray.locator('[data-test="path-says"]')).toBeInViewport()
 })

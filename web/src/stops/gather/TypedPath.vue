@@ -24,8 +24,11 @@ const { data: judged } = useQuery({
         ),
     placeholderData: (before) => before,
 })
-// What is said of the path stands below it, and must not lie under the page's foot.
-watch(judged, () => box.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
+/** What is said of a path stands below it, and must not lie under the page's foot while it is typed. */
+function keepInView() {
+    if (box.value?.contains(document.activeElement)) box.value.scrollIntoView({ block: 'nearest' })
+}
+watch(judged, keepInView, { flush: 'post' })
 watch(judged, (now) => (isRefused.value = typed.value.trim() !== '' && now?.isRefused === true), { immediate: true })
 const says = computed(() => {
     if (!judged.value || typed.value.trim() === '') return ''

@@ -22,7 +22,7 @@ export function useImport() {
         waiting.value = []
         if (isTooMuch(files)) {
             warn(
-                'That is more than 1 GB, too much to be opened at once. Begin a new pack and add the files to its tray.',
+                'That is more than 1 GB, too much to be opened at once. Begin a new pack and add the files, unpacked, to its tray.',
             )
             return
         }
