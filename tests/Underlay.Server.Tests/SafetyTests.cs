@@ -73,6 +73,14 @@ public class SafetyTests(RunningServer server)
     }
 
     [Fact]
+    public async Task A_package_that_is_too_large_is_told_as_that()
+    {
+        using var form = TestPack.Upload([("sea.zip", new byte[(256 << 20) + 1])]);
+        var (_, _, says) = await TestPack.ProblemAsync(await server.CreateClient().PostAsync("/api/packs/import", form));
+        Assert.StartsWith("“sea.zip” has more than 256 MB.", says, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Json_a_hundred_thousand_levels_deep_is_a_finding_and_no_crash()
     {
         var pack = await server.NewPackAsync();

@@ -14,7 +14,7 @@ public abstract class PackPictureFormat : PictureFormat
     /// <summary>What hosts want of it: "an 8-bit PNG".</summary>
     public abstract string Wanted { get; }
 
-    /// <summary>Whether pictures of all formats are made one of it when they are placed.</summary>
+    /// <summary>Whether any picture may be meant to become one of it; else only one that is to replace such a file of the base's.</summary>
     public virtual bool TakesOthers => false;
 
     /// <summary>Whether its files get smaller as a picture has fewer shades.</summary>

@@ -264,7 +264,7 @@ public sealed class Placer
 
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
     {
-        if (!Takes(target.Place, content, kind) && !IsOtherThanPng(target)) return null;
+        if (!Takes(target.Place, content, kind) && !IsBasesOwnFormat(target)) return null;
         var match = NameMatch.Of(spoken, target);
         if (!match.MayMean(target)) return null;
         if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
@@ -277,7 +277,7 @@ public sealed class Placer
         // Part of a name is never sure, however well the size fits.
         var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, match.Identity == Told.Part ? AlmostSure : 0.97), fit.Doubt);
         if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
-        if (IsOtherThanPng(target) && content.Format != target.Place.Format)
+        if (IsBasesOwnFormat(target) && content.Format != target.Place.Format)
         {
             var becomes = $"the base has a {target.Place.Format} here, which beats every PNG: yours becomes one";
             return new PlacementCandidate(target.Path, target.Place, confidence, $"{reason}; {becomes}", Doubt: doubt);
@@ -288,8 +288,8 @@ public sealed class Placer
         return new PlacementCandidate(target.Path, target.Place, confidence, reason, isNew, doubt);
     }
 
-    /// <summary>A DDS of the base's, in whose place a picture of another format becomes one.</summary>
-    private static bool IsOtherThanPng(KnownTarget target) =>
+    /// <summary>A DDS of the base's, say, in whose place a picture of another format becomes one.</summary>
+    private static bool IsBasesOwnFormat(KnownTarget target) =>
         target is { Place.PictureFormat.TakesOthers: false, Base: not null };
 
     private static double SizeBonus(PlaceFit fit)

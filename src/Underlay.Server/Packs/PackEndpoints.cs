@@ -141,6 +141,8 @@ internal static class PackEndpoints
         CancellationToken cancel)
     {
         using var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
+        if (upload is { Files: [], Refused: [var first, ..] })
+            throw ProblemException.Unsound($"{first.Says} Nothing was opened; a package that is too large can be unpacked first.");
         var profile = host is null ? PackImporter.FindHost([.. hosts.All], upload, cancel) : hosts.Get(host);
         var made = await importer.ImportAsync(profile, upload, null, cancel).ConfigureAwait(false);
         return TypedResults.Created($"/api/packs/{made.Id}", made);

@@ -45,9 +45,11 @@ const mostBytes = 256 << 20
 /** The most bytes of one request, as the server has it (UploadReader.MostBytes). */
 const mostAtOnce = 1 << 30
 
+/** The bytes of files. */
+export const bytesOf = (files: readonly Incoming[]) => files.reduce((sum, { file }) => sum + file.size, 0)
+
 /** Whether files are more than one request can have. */
-export const isTooMuch = (files: readonly Incoming[]) =>
-    files.reduce((sum, item) => sum + item.file.size, 0) >= mostAtOnce
+export const isTooMuch = (files: readonly Incoming[]) => bytesOf(files) >= mostAtOnce
 
 /** Files that are not sent, since the server would read them to the end only to refuse them. */
 export const tooLarge = (files: readonly Incoming[]): Refused[] =>

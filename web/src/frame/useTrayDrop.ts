@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
 import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
-import { batches, tooLarge, upload, type Incoming } from '@/api/upload'
+import { batches, bytesOf, tooLarge, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
@@ -27,7 +27,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
 
     async function take(files: readonly Incoming[]): Promise<boolean> {
         const pack = toValue(id)
-        const total = files.reduce((sum, item) => sum + item.file.size, 1)
+        const total = bytesOf(files) + 1
         let sentBefore = 0
         let taken = 0
         refused.value = tooLarge(files)
@@ -37,7 +37,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
                 const result = await upload<DropResult>(`/api/packs/${pack}/tray`, batch, (sent) => {
                     progress.value = Math.min(1, (sentBefore + sent) / total)
                 })
-                sentBefore += batch.reduce((sum, item) => sum + item.file.size, 0)
+                sentBefore += bytesOf(batch)
                 taken += result.taken
                 refused.value = [...refused.value, ...result.refused]
             }

@@ -29,7 +29,7 @@ public static class PngWriter
         try
         {
             Filter(picture, channels, rows.AsSpan(0, length));
-            return File(picture.Size, channels, packed.AsSpan(0, Deflate(rows.AsSpan(0, length), packed)));
+            return FileOf(picture.Size, channels, packed.AsSpan(0, Deflate(rows.AsSpan(0, length), packed)));
         }
         finally
         {
@@ -41,7 +41,7 @@ public static class PngWriter
     /// <summary>Room enough for bytes that cannot be made smaller: deflate adds an eighth at most, and its own few.</summary>
     private static int MostPacked(int length) => length + (length / 8) + 1024;
 
-    private static byte[] File(PixelSize size, int channels, ReadOnlySpan<byte> data)
+    private static byte[] FileOf(PixelSize size, int channels, ReadOnlySpan<byte> data)
     {
         Span<byte> header = stackalloc byte[13];
         BinaryPrimitives.WriteInt32BigEndian(header, size.Width);

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
-import { isTooMuch, upload, type Incoming } from '@/api/upload'
+import { bytesOf, isTooMuch, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
@@ -27,7 +27,7 @@ export function useImport() {
             return
         }
         progress.value = 0
-        const total = files.reduce((sum, item) => sum + item.file.size, 1)
+        const total = bytesOf(files) + 1
         try {
             const made = await upload<PackMade>(
                 `/api/packs/import${host ? `?host=${host}` : ''}`,
