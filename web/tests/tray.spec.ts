@@ -82,4 +82,12 @@ test('a file without a place asks for its path and leaves the tray where it is',
     // What is said of a path that is typed comes into view.
     await tray.locator('[data-test="typed-path"]').fill('art/surfaces/nowhere/')
     await expect(tray.locator('[data-test="path-says"]')).toBeInViewport()
+
+    // What was typed is there again after another stop, and after the page was loaded again.
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    await page.waitForURL(/prove/)
+    await page.goBack()
+    await expect(tray.locator('[data-test="typed-path"]')).toHaveValue('art/surfaces/nowhere/')
+    await page.reload()
+    await expect(tray.locator('[data-test="typed-path"]')).toHaveValue('art/surfaces/nowhere/')
 })

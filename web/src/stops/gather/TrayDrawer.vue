@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useSessionStorage } from '@vueuse/core'
 import { computed, inject, nextTick, ref, watch } from 'vue'
 import type { PackSummary, TrayRow } from '@/api/client'
 import { dropKey } from '@/frame/useTrayDrop'
@@ -28,7 +29,11 @@ watch(
     },
 )
 
-const choices = useTrayChoices(rows)
+// It stays for this page while rows scroll out of view, another stop is open or the page is loaded again.
+const choices = useTrayChoices(
+    rows,
+    useSessionStorage(() => `underlay-tray:${props.id}`, {}),
+)
 /** The recording that is split; it stays while its dialog closes. */
 const splitFile = ref('')
 const isSplitting = ref(false)

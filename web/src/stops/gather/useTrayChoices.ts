@@ -22,10 +22,11 @@ export interface TrayGroup {
     rows: TrayRow[]
 }
 
-/** What is chosen for each file of the tray, and the rows grouped by what that means. It stays while rows scroll out of view. */
-export function useTrayChoices(rows: Ref<readonly TrayRow[]>) {
-    const chosen = ref<Record<string, Choice>>({})
-
+/**
+ * What is chosen for each file of the tray, and the rows grouped by what that means.
+ * @param chosen By the rows' paths; it stays as long as whoever gives it keeps it.
+ */
+export function useTrayChoices(rows: Ref<readonly TrayRow[]>, chosen: Ref<Record<string, Choice>> = ref({})) {
     // Where several places are as likely, none is proposed.
     const proposal = (row: TrayRow) =>
         row.hasFirst ? row.candidates[0]!.target : row.candidates.length === 0 && !row.isFlawed ? ownPath : ''
