@@ -24,6 +24,9 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
     /// <summary>The bytes themselves, in pieces.</summary>
     public DbSet<BlobChunk> BlobChunks => Set<BlobChunk>();
 
+    /// <summary>Whose logs refer to which bytes.</summary>
+    public DbSet<KeptBlob> KeptBlobs => Set<KeptBlob>();
+
     /// <summary>What was learned from bytes.</summary>
     public DbSet<FactsRow> Facts => Set<FactsRow>();
 
@@ -56,13 +59,15 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
         {
             pack.Property(p => p.Summary).HasColumnType("jsonb");
         });
-        modelBuilder.Entity<PackFile>(file =>
-        {
-            file.HasKey(f => new { f.PackId, f.Path });
-            file.HasIndex(f => new { f.PackId, f.FoldedPath }).IsUnique();
-            file.HasOne<Pack>().WithMany().HasForeignKey(f => f.PackId).OnDelete(DeleteBehavior.Cascade);
-        });
+        // Files and kept blobs come by thousands, and only while the log holds their pack: no row asks for it again. PackBin lets go of them.
+        modelBuilder.Entity<PackFile>().HasKey(f => new { f.PackId, f.Path });
         modelBuilder.Entity<Blob>().HasKey(b => b.Hash);
+        modelBuilder.Entity<KeptBlob>(kept =>
+        {
+            kept.HasKey(k => new { k.Hash, k.PackId });
+            // This one reference keeps all bytes: what a pack has, and what a row found before it, came with a row of its log.
+            kept.HasOne<Blob>().WithMany().HasForeignKey(k => k.Hash).OnDelete(DeleteBehavior.Restrict);
+        });
         modelBuilder.Entity<BlobChunk>(chunk =>
         {
             chunk.HasKey(c => new { c.Hash, c.Number });
@@ -82,8 +87,7 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
         modelBuilder.Entity<OperationRow>(row =>
         {
             row.HasKey(r => new { r.OperationId, r.Path });
-            // This one reference keeps all bytes: what a pack has, and what a row found before it, came with a row of its log.
-            row.HasOne<Blob>().WithMany().HasForeignKey(r => r.HashAfter).OnDelete(DeleteBehavior.Restrict);
+            row.ToView("operation_rows");
         });
         modelBuilder.Entity<KeptWrite>(write =>
         {

@@ -44,7 +44,7 @@ public sealed class FactsTests : IAsyncLifetime
 
         Assert.Equal(first, await OpenAsync());
         await using var after = database.CreateDbContext();
-        await after.Database.ExecuteSqlAsync($"DELETE FROM pack_files; DELETE FROM operation_rows; DELETE FROM blobs");
+        await after.Database.ExecuteSqlAsync($"DELETE FROM pack_files; DELETE FROM kept_blobs; DELETE FROM blobs");
         Assert.Equal(0, await after.Facts.CountAsync());
     }
 
@@ -53,7 +53,7 @@ public sealed class FactsTests : IAsyncLifetime
     {
         var plan = PlanOf(APack.Of().With("art/surfaces/quartz.png", Picture.Of(60, 60)));
         var shelf = new FactsShelf(database.Source);
-        var planned = new PlannedFiles(plan, database.Source, shelf);
+        var planned = new PlannedFiles(plan, FileTree.Empty, database.Source, shelf);
         var tree = FileTree.Empty.With(planned.Edits);
         var before = Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree));
         Assert.NotEmpty(before);

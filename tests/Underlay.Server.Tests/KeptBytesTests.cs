@@ -51,7 +51,7 @@ public class KeptBytesTests(RunningServer server)
         Assert.Equal(PostgresErrorCodes.ForeignKeyViolation, refused.SqlState);
     }
 
-    /// <summary>Bytes that a pack has, or that a row found, which no row of its log brought.</summary>
+    /// <summary>Bytes that a pack has, or that its log speaks of, which are not kept for it.</summary>
     private async Task<List<string>> UnkeptAsync(Guid pack)
     {
         await using var database = server.OpenDatabase();
@@ -59,7 +59,7 @@ public class KeptBytesTests(RunningServer server)
             """
             WITH rows AS (SELECT r.* FROM operation_rows r JOIN operations o ON o.id = r.operation_id WHERE o.pack_id = $1)
             SELECT hash FROM pack_files WHERE pack_id = $1 UNION SELECT hash_before FROM rows WHERE hash_before IS NOT NULL
-            EXCEPT SELECT hash_after FROM rows
+            UNION SELECT hash_after FROM rows WHERE hash_after IS NOT NULL EXCEPT SELECT hash FROM kept_blobs WHERE pack_id = $1
             """);
         find.Parameters.AddWithValue(pack);
         await using var reader = await find.ExecuteReaderAsync();

@@ -1,3 +1,4 @@
+using Underlay.Core.BaseFiles;
 using Underlay.Core.Formats;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
@@ -71,8 +72,8 @@ public static class Placing
         var moved = SoundSeat.Of(profile, edition, to) is { } seat
             && FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes)) is SoundFormat
             && (tree.Find(StepsFile.PathOf(to)) is not null || !SoundShaping.IsPlayed(seat, file.ReadAll()))
-            ? MoveSound(tree, file, seat, insist)
-            : Move(tree, file, to, insist);
+            ? MoveSound(profile, edition, tree, file, seat, insist)
+            : Move(profile, edition, tree, file, to, insist);
         if (moved.Problem is not null) return moved;
         var naming = ManifestNaming.Edits(profile, tree.With(moved.Edits), to);
         return moved with { Edits = [.. moved.Edits, .. naming] };
@@ -105,21 +106,28 @@ public static class Placing
     }
 
     /// <summary>Saves a recording as its place plays it, through the steps that are there; it is kept as their source.</summary>
-    private static PlacingResult MoveSound(FileTree tree, TreeFile file, SoundSeat seat, bool insist)
+    private static PlacingResult MoveSound(
+        HostProfile profile,
+        Edition edition,
+        FileTree tree,
+        TreeFile file,
+        SoundSeat seat,
+        bool insist)
     {
         var shaped = SoundShaping.Renew(tree, seat, file.ReadAll());
         if (shaped.Problem is { } problem)
-            return insist ? Move(tree, file, seat.Path, insist) : PlacingResult.Stays($"{problem}.");
+            return insist ? Move(profile, edition, tree, file, seat.Path, insist) : PlacingResult.Stays($"{problem}.");
         return new PlacingResult([.. shaped.Edits, new TreeEdit.Delete(file.Path)], null);
     }
 
-    private static PlacingResult Move(FileTree tree, TreeFile file, PackPath to, bool insist)
+    private static PlacingResult Move(HostProfile profile, Edition edition, FileTree tree, TreeFile file, PackPath to, bool insist)
     {
         TreeEdit[] asItIs = tree.Find(to) is null
             ? [new TreeEdit.Move(file.Path, to)]
             : [new TreeEdit.Delete(to), new TreeEdit.Move(file.Path, to)];
         if (!FileFormats.IsPicture(to) || SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes)) is null)
             return new PlacingResult(asItIs, null);
+        if (IsReadAsItIs(profile, edition, tree, file, to)) return new PlacingResult(asItIs, null);
         var bytes = file.ReadAll();
         var isResult = ReturnedResult.Is(tree, to, bytes);
         var shaped = isResult ? ReturnedResult.Take(tree, to, bytes) : Shaping.Renew(tree, to, bytes);
@@ -130,4 +138,14 @@ public static class Placing
             ? new PlacingResult(asItIs, null, isResult)
             : new PlacingResult([.. shaped.Edits, new TreeEdit.Delete(file.Path)], null, isResult);
     }
+
+    /// <summary>
+    /// True where a picture's place reads it as it is and no steps wait for it. What its place wants to know of it is found on the
+    /// way, and need not be found again when the pack is checked.
+    /// </summary>
+    private static bool IsReadAsItIs(HostProfile profile, Edition edition, FileTree tree, TreeFile file, PackPath to) =>
+        profile.Locate(to, edition)?.Place is { PictureFormat: { } format } place
+        && format == Shaping.FormatAt(to)
+        && tree.Find(StepsFile.PathOf(to)) is null
+        && FactsReader.Read(file, place).Unreadable is null;
 }

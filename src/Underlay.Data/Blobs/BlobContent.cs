@@ -23,6 +23,9 @@ public sealed class BlobContent(NpgsqlDataSource source, ContentHash hash, KeptF
     /// <summary>The blob.</summary>
     public ContentHash Hash => hash;
 
+    /// <summary>True when something is known of it, so that its bytes will hardly be read.</summary>
+    internal bool IsKnown => facts?.Knows(hash) == true;
+
     /// <summary>The database that it lies in.</summary>
     internal NpgsqlDataSource Source => source;
 

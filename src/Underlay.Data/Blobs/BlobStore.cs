@@ -63,7 +63,7 @@ public static class BlobStore
         await copy.CompleteAsync(cancel).ConfigureAwait(false);
     }
 
-    /// <summary>Lets go of the blobs that no operation or release refers to, and so no pack; those that are being written stay.</summary>
+    /// <summary>Lets go of the blobs that no pack's log and no release refers to; those that are being written stay.</summary>
     /// <returns>How many went.</returns>
     public static async Task<int> LetGoAsync(UnderlayDatabase database, CancellationToken cancel)
     {
@@ -74,7 +74,7 @@ public static class BlobStore
                 $"""
                 DELETE FROM blobs WHERE hash IN (
                     SELECT hash FROM blobs b
-                    WHERE NOT EXISTS (SELECT FROM operation_rows WHERE hash_after = b.hash)
+                    WHERE NOT EXISTS (SELECT FROM kept_blobs WHERE hash = b.hash)
                         AND NOT EXISTS (SELECT FROM releases WHERE package_hash = b.hash)
                     LIMIT {MostAtOnce} FOR UPDATE SKIP LOCKED)
                 """,

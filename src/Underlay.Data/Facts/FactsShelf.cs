@@ -19,17 +19,12 @@ public sealed class FactsShelf(NpgsqlDataSource source)
     public bool HasMore => !waiting.IsEmpty;
 
     /// <summary>What is kept of a pack's files, by blob.</summary>
-    public async Task<KeptFacts> OfPackAsync(Guid packId, CancellationToken cancel)
-    {
-        await using var command = source.CreateCommand(
-            "SELECT DISTINCT f.hash, f.key, f.bytes FROM facts f JOIN pack_files p ON p.hash = f.hash WHERE p.pack_id = $1");
-        command.Parameters.Add(new NpgsqlParameter<Guid> { TypedValue = packId });
-        await using var reader = await command.ExecuteReaderAsync(cancel).ConfigureAwait(false);
-        var kept = new KeptFacts(this);
-        while (await reader.ReadAsync(cancel).ConfigureAwait(false))
-            kept.Add(ContentHash.Parse(reader.GetString(0)), reader.GetString(1), reader.GetFieldValue<byte[]>(2));
-        return kept;
-    }
+    public Task<KeptFacts> OfPackAsync(Guid packId, CancellationToken cancel) =>
+        FindAsync("hash IN (SELECT hash FROM pack_files WHERE pack_id = $1)", packId, cancel);
+
+    /// <summary>What is kept of blobs.</summary>
+    public Task<KeptFacts> OfBlobsAsync(IEnumerable<ContentHash> blobs, CancellationToken cancel) =>
+        FindAsync("hash = ANY($1)", blobs.Select(b => b.Hex).Distinct().ToArray(), cancel);
 
     /// <summary>Keeps what waits, and what is put in meanwhile. Of blobs that are gone nothing is kept.</summary>
     public async Task KeepAsync(CancellationToken cancel)
@@ -51,8 +46,19 @@ public sealed class FactsShelf(NpgsqlDataSource source)
         }
     }
 
-    internal void Learn(ContentHash hash, string key, Func<byte[]> learned)
+    internal void Learn(ContentHash hash, string key, byte[] learned)
     {
-        if (waiting.Count < MostWaiting) waiting.Enqueue((hash, key, learned()));
+        if (waiting.Count < MostWaiting) waiting.Enqueue((hash, key, learned));
+    }
+
+    private async Task<KeptFacts> FindAsync<T>(string which, T value, CancellationToken cancel)
+    {
+        await using var command = source.CreateCommand($"SELECT hash, key, bytes FROM facts WHERE {which}");
+        command.Parameters.Add(new NpgsqlParameter<T> { TypedValue = value });
+        await using var reader = await command.ExecuteReaderAsync(cancel).ConfigureAwait(false);
+        var kept = new KeptFacts(this);
+        while (await reader.ReadAsync(cancel).ConfigureAwait(false))
+            kept.Add(ContentHash.Parse(reader.GetString(0)), reader.GetString(1), reader.GetFieldValue<byte[]>(2));
+        return kept;
     }
 }

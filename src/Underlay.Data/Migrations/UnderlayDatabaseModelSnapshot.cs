@@ -105,6 +105,22 @@ namespace Underlay.Data.Migrations
                     b.ToTable("blob_chunks", (string)null);
                 });
 
+            modelBuilder.Entity("Underlay.Data.Blobs.KeptBlob", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("text")
+                        .HasColumnName("hash");
+
+                    b.Property<Guid>("PackId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("pack_id");
+
+                    b.HasKey("Hash", "PackId")
+                        .HasName("pk_kept_blobs");
+
+                    b.ToTable("kept_blobs", (string)null);
+                });
+
             modelBuilder.Entity("Underlay.Data.Facts.FactsRow", b =>
                 {
                     b.Property<string>("Hash")
@@ -259,6 +275,20 @@ namespace Underlay.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("by");
 
+                    b.Property<int>("Files")
+                        .HasColumnType("integer")
+                        .HasColumnName("files");
+
+                    b.PrimitiveCollection<string[]>("HashesAfter")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("hashes_after");
+
+                    b.PrimitiveCollection<string[]>("HashesBefore")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("hashes_before");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("text")
@@ -267,6 +297,11 @@ namespace Underlay.Data.Migrations
                     b.Property<Guid>("PackId")
                         .HasColumnType("uuid")
                         .HasColumnName("pack_id");
+
+                    b.PrimitiveCollection<string[]>("Paths")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("paths");
 
                     b.Property<long>("Revision")
                         .HasColumnType("bigint")
@@ -313,10 +348,9 @@ namespace Underlay.Data.Migrations
                     b.HasKey("OperationId", "Path")
                         .HasName("pk_operation_rows");
 
-                    b.HasIndex("HashAfter")
-                        .HasDatabaseName("ix_operation_rows_hash_after");
+                    b.ToTable((string)null);
 
-                    b.ToTable("operation_rows", (string)null);
+                    b.ToView("operation_rows", (string)null);
                 });
 
             modelBuilder.Entity("Underlay.Data.Packs.Pack", b =>
@@ -376,11 +410,6 @@ namespace Underlay.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("path");
 
-                    b.Property<string>("FoldedPath")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("folded_path");
-
                     b.Property<string>("Hash")
                         .IsRequired()
                         .HasColumnType("text")
@@ -392,10 +421,6 @@ namespace Underlay.Data.Migrations
 
                     b.HasKey("PackId", "Path")
                         .HasName("pk_pack_files");
-
-                    b.HasIndex("PackId", "FoldedPath")
-                        .IsUnique()
-                        .HasDatabaseName("ix_pack_files_pack_id_folded_path");
 
                     b.ToTable("pack_files", (string)null);
                 });
@@ -474,6 +499,16 @@ namespace Underlay.Data.Migrations
                         .HasConstraintName("fk_blob_chunks_blobs_hash");
                 });
 
+            modelBuilder.Entity("Underlay.Data.Blobs.KeptBlob", b =>
+                {
+                    b.HasOne("Underlay.Data.Blobs.Blob", null)
+                        .WithMany()
+                        .HasForeignKey("Hash")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_kept_blobs_blobs_hash");
+                });
+
             modelBuilder.Entity("Underlay.Data.Facts.FactsRow", b =>
                 {
                     b.HasOne("Underlay.Data.Blobs.Blob", null)
@@ -506,28 +541,12 @@ namespace Underlay.Data.Migrations
 
             modelBuilder.Entity("Underlay.Data.Operations.OperationRow", b =>
                 {
-                    b.HasOne("Underlay.Data.Blobs.Blob", null)
-                        .WithMany()
-                        .HasForeignKey("HashAfter")
-                        .OnDelete(DeleteBehavior.Restrict)
-                        .HasConstraintName("fk_operation_rows_blobs_hash_after");
-
                     b.HasOne("Underlay.Data.Operations.Operation", null)
                         .WithMany("Rows")
                         .HasForeignKey("OperationId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_operation_rows_operations_operation_id");
-                });
-
-            modelBuilder.Entity("Underlay.Data.Packs.PackFile", b =>
-                {
-                    b.HasOne("Underlay.Data.Packs.Pack", null)
-                        .WithMany()
-                        .HasForeignKey("PackId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_pack_files_packs_pack_id");
                 });
 
             modelBuilder.Entity("Underlay.Data.Releases.Release", b =>

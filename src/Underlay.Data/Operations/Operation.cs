@@ -53,11 +53,23 @@ public sealed class Operation
     /// <summary>How it stands; inverses themselves always stand.</summary>
     public OperationState State { get; set; }
 
-    /// <summary>The files that it changed.</summary>
-    public List<OperationRow> Rows { get; init; } = [];
+    /// <summary>How many files it changed.</summary>
+    public int Files { get; init; }
+
+    /// <summary>The paths of the files that it changed.</summary>
+    public required string[] Paths { get; init; }
+
+    /// <summary>SHA-256 of each before; null where there was no file.</summary>
+    public required string?[] HashesBefore { get; init; }
+
+    /// <summary>SHA-256 of each after; null where there is none.</summary>
+    public required string?[] HashesAfter { get; init; }
+
+    /// <summary>The same as rows, to be read.</summary>
+    public IReadOnlyList<OperationRow> Rows { get; init; } = [];
 }
 
-/// <summary>One file that an operation changed.</summary>
+/// <summary>One file that an operation changed. It is written with its operation, as one value: thousands are written at once.</summary>
 public sealed class OperationRow
 {
     /// <summary>The operation.</summary>

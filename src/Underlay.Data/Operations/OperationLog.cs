@@ -202,35 +202,37 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
             return collides;
         await RunAsync(
             connection,
-            "INSERT INTO pack_files (pack_id, path, folded_path, hash, length) SELECT $1, * FROM unnest($2, $3, $4, $5)",
+            "INSERT INTO pack_files (pack_id, path, hash, length) SELECT $1, * FROM unnest($2, $3, $4)",
             cancel,
             packId,
             after.Select(r => r.Path.Value).ToArray(),
-            after.Select(r => r.Path.Value.ToLowerInvariant()).ToArray(),
             after.Select(r => r.After!.Value.Hex).ToArray(),
             after.Select(r => r.Length).ToArray()).ConfigureAwait(false);
 
         var next = revision + 1;
-        var operation = (await ListAsync(
+        await RunAsync(
             connection,
-            "INSERT INTO operations (pack_id, revision, at, by, what, kind, state) VALUES ($1, $2, $3, $4, $5, $6, 'standing') RETURNING "
-                + "id",
-            r => r.GetInt64(0),
+            "INSERT INTO operations (pack_id, revision, at, by, what, kind, state, files, paths, hashes_before, hashes_after) "
+                + "VALUES ($1, $2, $3, $4, $5, $6, 'standing', $7, $8, $9, $10)",
             cancel,
             packId,
             next,
             clock.GetUtcNow(),
             by,
             what,
-            kind == OperationKind.Act ? "act" : kind == OperationKind.Undo ? "undo" : "redo").ConfigureAwait(false))[0];
-        await RunAsync(
-            connection,
-            "INSERT INTO operation_rows (operation_id, path, hash_before, hash_after) SELECT $1, * FROM unnest($2, $3, $4)",
-            cancel,
-            operation,
+            kind == OperationKind.Act ? "act" : kind == OperationKind.Undo ? "undo" : "redo",
+            paths.Length,
             paths,
             rows.Select(r => r.Before?.Hex).ToArray(),
             rows.Select(r => r.After?.Hex).ToArray()).ConfigureAwait(false);
+        // What the pack had before is kept already.
+        var brought = after.Select(r => r.After!.Value.Hex).Except(there.Values).Order(StringComparer.Ordinal).ToArray();
+        await RunAsync(
+            connection,
+            "INSERT INTO kept_blobs (pack_id, hash) SELECT $1, * FROM unnest($2) ON CONFLICT DO NOTHING",
+            cancel,
+            packId,
+            brought).ConfigureAwait(false);
         await RunAsync(connection, "UPDATE packs SET revision = $2 WHERE id = $1", cancel, packId, next).ConfigureAwait(false);
         await RunAsync(connection, "SELECT pg_notify($1, $2)", cancel, Channel, $"{packId}:{next}").ConfigureAwait(false);
         return new EditOutcome.Applied(next);

@@ -16,19 +16,29 @@ public sealed class PlannedFiles
 
     /// <summary>The files of a plan.</summary>
     /// <param name="plan">What will be carried out.</param>
+    /// <param name="tree">The pack before it.</param>
     /// <param name="source">The database that it will be carried out in.</param>
     /// <param name="shelf">Where what is learned of them goes.</param>
-    public PlannedFiles(EditPlan plan, NpgsqlDataSource source, FactsShelf shelf)
+    public PlannedFiles(EditPlan plan, FileTree tree, NpgsqlDataSource source, FactsShelf shelf)
     {
         facts = new KeptFacts(shelf, waits: true);
         var bytes = plan.Blobs.DistinctBy(b => b.Hash).ToDictionary(b => b.Hash, b => b.Read);
         var there = plan.Rows.Where(r => r.After is not null).ToLookup(r => bytes.ContainsKey(r.After!.Value));
         foreach (var row in there[true]) atHand.Add(new BlobContent(source, row.After!.Value, facts, bytes[row.After.Value]));
-        var kept = BlobBatch.Files(source, there[false].Select(r => (r.Path, r.After!.Value, r.Length)), facts);
+        // What is known of a file that moves or is copied is known where it comes to lie.
+        var known = plan.Rows
+            .Select(r => tree.Find(r.Path)?.Content)
+            .OfType<BlobContent>()
+            .Where(c => c.IsKnown)
+            .DistinctBy(c => c.Hash)
+            .ToDictionary(c => c.Hash);
+        var kept = there[false].ToLookup(r => known.ContainsKey(r.After!.Value));
+        var read = BlobBatch.Files(source, kept[false].Select(r => (r.Path, r.After!.Value, r.Length)), facts);
         Edits =
         [
             .. plan.Rows.Where(r => r.After is null).Select(r => new TreeEdit.Delete(r.Path)),
-            .. kept.Select(f => new TreeEdit.Put(f)),
+            .. kept[true].Select(r => new TreeEdit.Put(new TreeFile(r.Path, r.Length, known[r.After!.Value]))),
+            .. read.Select(f => new TreeEdit.Put(f)),
             .. there[true].Zip(atHand).Select(f => new TreeEdit.Put(new TreeFile(f.First.Path, f.First.Length, f.Second))),
         ];
     }

@@ -9,9 +9,6 @@ public sealed class PackFile
     /// <summary>Where it lies: a sound pack path.</summary>
     public required string Path { get; init; }
 
-    /// <summary>The path in lower case: two files may not differ in case only.</summary>
-    public required string FoldedPath { get; init; }
-
     /// <summary>SHA-256 of its bytes.</summary>
     public required string Hash { get; set; }
 

@@ -99,11 +99,13 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
         var there = last
             .Where(r => r.HashAfter is not null)
             .Select(r => (PackPath.Parse(r.Path), ContentHash.Parse(r.HashAfter!), r.Length))
-            .OrderBy(r => r.Item1);
+            .OrderBy(r => r.Item1)
+            .ToList();
+        var facts = await shelf.OfBlobsAsync(there.Select(r => r.Item2), cancel).ConfigureAwait(false);
         return (
             [
                 .. gone.Select(p => new TreeEdit.Delete(p)),
-                .. BlobBatch.Files(source, there, new KeptFacts(shelf)).Select(f => new TreeEdit.Put(f)),
+                .. BlobBatch.Files(source, there, facts).Select(f => new TreeEdit.Put(f)),
             ],
             rows.Count == 0 ? revision : rows[^1].Revision);
     }

@@ -37,7 +37,7 @@ internal static class HistoryEndpoints
             .Where(o => o.PackId == id && (before == null || o.Revision < before))
             .OrderByDescending(o => o.Revision)
             .Take(PageSize)
-            .Select(o => new OperationView(o.Revision, o.At, o.What, o.Kind, o.State, o.Rows.Count))
+            .Select(o => new OperationView(o.Revision, o.At, o.What, o.Kind, o.State, o.Files))
             .ToListAsync(cancel).ConfigureAwait(false);
         return new OperationPage(page, page.Count == PageSize ? page[^1].Revision : null);
     }

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Underlay.Data;
 using Underlay.Data.Blobs;
+using Underlay.Data.Packs;
 using Underlay.Server.Packs;
 
 namespace Underlay.Server.Hosting;
@@ -28,7 +29,7 @@ internal sealed class Housekeeper(
         var now = clock.GetUtcNow();
         var (binned, ended, written) = (now - BinEndpoints.Stay, now - JobsStay, now - WriteKeys.Stay);
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
-        var packs = await database.Packs.Where(p => p.BinnedAt < binned).ExecuteDeleteAsync(cancel).ConfigureAwait(false);
+        var packs = await PackBin.EmptyAsync(database, binned, cancel).ConfigureAwait(false);
         await database.Jobs.Where(j => j.EndedAt < ended).ExecuteDeleteAsync(cancel).ConfigureAwait(false);
         await database.Writes.Where(w => w.At < written).ExecuteDeleteAsync(cancel).ConfigureAwait(false);
         return new LetGo(packs, await BlobStore.LetGoAsync(database, cancel).ConfigureAwait(false));

@@ -131,7 +131,7 @@ internal sealed class PackDesk(
         {
             // Of no use where another edit came between: then the pack is looked at anew.
             using var next = plan.Rows.Count > 0 && slot.Snapshot == snapshot
-                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, source, shelf), session, cancel)
+                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, shelf), session, cancel)
                 : null;
             outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel).ConfigureAwait(false);
             if (outcome is EditOutcome.Applied { Revision: var kept } && kept == next?.Revision)
