@@ -117,27 +117,15 @@ public sealed class FixRunner
     /// </summary>
     private (FileTree Tree, CheckReport Report) Apply(FileTree tree, CheckReport report, IReadOnlyList<Finding> wanted)
     {
-        var context = new FixContext(packName, profile, report.Edition, report.Overlay);
-        // Fixes that look at one picture each are made on all cores.
-        var made = SideBySide.Select(wanted, f => f.Fix?.MadeOf is null ? null : EditsOf(tree, f, context));
-        var (after, fixes) = (new ChangedTree(tree), new List<AppliedFix>());
-        foreach (var (finding, ready) in wanted.Zip(made))
-        {
-            // What was made of the pack as it was holds as long as nothing came to it since.
-            var holds = ready is not null && !after.HasTouched(finding.Fix!.MadeOf!.Value);
-            var edits = holds ? ready! : EditsOf(after.Now, finding, context);
-            if (edits.Count == 0) continue;
-            after.Add(edits);
-            fixes.Add(new AppliedFix(finding, edits));
-        }
-
+        var draft = FixDraft.Of(tree, wanted, new FixContext(packName, profile, report.Edition, report.Overlay));
+        var fixes = draft.Fixes;
         if (fixes.Count == 0) return (tree, report);
-        var then = check(after.Now);
+        var then = check(draft.After);
         var worse = Harm.Added(report, then);
         if (worse.Count == 0)
         {
             applied.AddRange(fixes);
-            return (after.Now, then);
+            return (draft.After, then);
         }
 
         if (fixes is [var only])
@@ -152,7 +140,7 @@ public sealed class FixRunner
     }
 
     /// <summary>The fixes that touch what would go wrong, and the others; halves where that tells nothing apart.</summary>
-    private (List<Finding> Suspects, List<Finding> Others) Split(List<AppliedFix> fixes, IReadOnlyList<Prediction> worse, Edition edition)
+    private (List<Finding> Suspects, List<Finding> Others) Split(IReadOnlyList<AppliedFix> fixes, IReadOnlyList<Prediction> worse, Edition edition)
     {
         var around = worse.SelectMany(p => Around(p.Path, edition)).ToHashSet(StringComparer.Ordinal);
         var suspects = fixes

@@ -22,6 +22,9 @@ public abstract record EditOutcome
     /// <summary>A file would differ from another in case only, or have the name of a folder. Nothing was changed.</summary>
     public sealed record Collides(PackPath Path) : EditOutcome;
 
+    /// <summary>Whoever asked for it thought better of it before it was kept. Nothing was changed.</summary>
+    public sealed record Withheld : EditOutcome;
+
     /// <summary>There is nothing to undo or to do again.</summary>
     public sealed record Nothing : EditOutcome;
 

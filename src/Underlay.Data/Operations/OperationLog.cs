@@ -20,6 +20,7 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     /// <param name="expected">The revision that the caller knows, or null when the rows' own "before" suffices.</param>
     /// <param name="key">The sender's key, with which it is made once; null for none.</param>
     /// <param name="cancel">Nothing is changed when it comes in time.</param>
+    /// <param name="holds">Asked when all is ready to be kept: nothing is where it says no. Null where nothing is asked.</param>
     /// <exception cref="OutcomeUnknownException">It may be made or not.</exception>
     public Task<EditOutcome> ApplyAsync(
         Guid packId,
@@ -28,7 +29,8 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         string by,
         long? expected,
         Guid? key,
-        CancellationToken cancel) =>
+        CancellationToken cancel,
+        Func<Task<bool>>? holds = null) =>
         InTransaction(packId, expected, key, async (connection, revision) =>
         {
             if (plan.Rows.Count == 0) return new EditOutcome.Applied(revision);
@@ -48,7 +50,7 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
                     "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'",
                     cancel,
                     packId).ConfigureAwait(false);
-            return outcome;
+            return holds is null || await holds().ConfigureAwait(false) ? outcome : new EditOutcome.Withheld();
         }, cancel);
 
     /// <summary>Makes a pack with its first files: both are kept, or neither.</summary>

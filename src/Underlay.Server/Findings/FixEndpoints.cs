@@ -39,7 +39,6 @@ internal static class FixEndpoints
 
     private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, CancellationToken cancel)
     {
-        FixOutcome? outcome = null;
         var what = request.AllThatLoseNothing ? "Apply all fixes that lose nothing" : "Apply a fix";
         if (!request.AllThatLoseNothing && request.Fixes is [var one])
         {
@@ -47,14 +46,46 @@ internal static class FixEndpoints
             what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
         }
 
+        // Fixes that are named do no harm but seldom: they are written while that is being found out.
+        return (request.AllThatLoseNothing ? null : await ApplyAllAsync(id, request, what, desk, cancel).ConfigureAwait(false))
+            ?? await ApplyThoseThatDoNoHarmAsync(id, request, what, desk, cancel).ConfigureAwait(false);
+    }
+
+    /// <summary>Applies all fixes that are named; null where that would do harm, and nothing was changed.</summary>
+    private static async Task<FixResult?> ApplyAllAsync(
+        Guid id,
+        FixRequest request,
+        string what,
+        PackDesk desk,
+        CancellationToken cancel)
+    {
+        FixDraft? draft = null;
+        var after = await desk.TryEditAsync(id, null, what, before =>
+        {
+            var wanted = Wanted(before, request);
+            using var ahead = AheadOf(before, wanted);
+            draft = FixDraft.Of(before.Tree, wanted, before.FixContext);
+            if (draft.Fixes.Count == 0) throw Gone(request);
+            return new PackEdit([.. draft.Edits], Holds: after => FixDraft.DoesNoHarm(before.Report, after.Report));
+        }, cancel).ConfigureAwait(false);
+        return after is null ? null : ResultOf(after, draft!.Fixes, []);
+    }
+
+    private static async Task<FixResult> ApplyThoseThatDoNoHarmAsync(
+        Guid id,
+        FixRequest request,
+        string what,
+        PackDesk desk,
+        CancellationToken cancel)
+    {
+        FixOutcome? outcome = null;
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             // Each round is checked at the cost of what the last one changed.
             var session = snapshot.Session;
             CheckReport Check(FileTree tree) => (session = session.MovedTo(tree, cancel)).Report;
-            List<Finding> wanted = [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))];
-            var madeOf = wanted.Select(f => f.Fix?.MadeOf).OfType<PackPath>();
-            using var ahead = ReadAhead.Of(madeOf.Select(snapshot.Tree.Find).OfType<TreeFile>());
+            var wanted = Wanted(snapshot, request);
+            using var ahead = AheadOf(snapshot, wanted);
             outcome = request.AllThatLoseNothing
                 ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
                 : FixRunner.Apply(
@@ -64,18 +95,23 @@ internal static class FixEndpoints
                     Check,
                     snapshot.Profile,
                     wanted);
-            if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing)
-                throw Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
+            if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone(request);
             // What was checked last may have been held back; only what differs then is looked at again.
-            return ([.. outcome.Applied.SelectMany(f => f.Edits)], session);
+            return new PackEdit([.. outcome.Applied.SelectMany(f => f.Edits)], session);
         }, cancel).ConfigureAwait(false);
-        var files = outcome!.Applied
-            .SelectMany(f => f.Edits)
-            .SelectMany(e => e.Touches)
-            .Where(p => !ReservedFolder.Holds(p))
-            .Distinct()
-            .Count();
-        return new FixResult(after.Revision, outcome.Applied.Count, files, [.. outcome.Held.Select(HeldFix.Of)]);
+        return ResultOf(after, outcome!.Applied, outcome.Held);
+    }
+
+    private static List<Finding> Wanted(PackSnapshot snapshot, FixRequest request) =>
+        [.. (request.Fixes ?? []).Select(f => Find(snapshot, f))];
+
+    private static ReadAhead AheadOf(PackSnapshot snapshot, IEnumerable<Finding> wanted) =>
+        ReadAhead.Of(wanted.Select(f => f.Fix?.MadeOf).OfType<PackPath>().Select(snapshot.Tree.Find).OfType<TreeFile>());
+
+    private static FixResult ResultOf(PackSnapshot after, IReadOnlyList<AppliedFix> applied, IReadOnlyList<HeldBack> held)
+    {
+        var files = applied.SelectMany(f => f.Edits).SelectMany(e => e.Touches).Where(p => !ReservedFolder.Holds(p)).Distinct().Count();
+        return new FixResult(after.Revision, applied.Count, files, [.. held.Select(HeldFix.Of)]);
     }
 
     /// <summary>The finding, with the fix that is to be applied.</summary>
@@ -97,6 +133,8 @@ internal static class FixEndpoints
                     $"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}."),
         };
     }
+
+    private static ProblemException Gone(FixRequest request) => Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);
 
     private static ProblemException Gone(IReadOnlyList<string> paths) =>
         new(409, "fix-gone", "This fix no longer applies; look at the finding as it is now.") { Paths = paths };

@@ -30,6 +30,9 @@ internal sealed class NextSnapshot : IDisposable
     public static NextSnapshot Begin(PackSnapshot now, PlannedFiles files, CheckSession? session, CancellationToken cancel) =>
         new(now, files, session, cancel);
 
+    /// <summary>The pack as it will be.</summary>
+    public Task<PackSnapshot> CheckedAsync() => check;
+
     /// <summary>The pack after the edit, which is kept by now; null where it has to be looked at anew.</summary>
     public async Task<PackSnapshot?> EndAsync()
     {

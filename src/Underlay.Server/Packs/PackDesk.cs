@@ -108,21 +108,32 @@ internal sealed class PackDesk(
         Func<PackSnapshot, IReadOnlyList<TreeEdit>> edit,
         CancellationToken cancel,
         bool isAll = true) =>
-        EditAsync(id, expected, what, snapshot => (edit(snapshot), null), cancel, isAll);
+        EditAsync(id, expected, what, snapshot => new PackEdit(edit(snapshot)), cancel, isAll);
 
     /// <inheritdoc cref="EditAsync(Guid, long?, string, Func{PackSnapshot, IReadOnlyList{TreeEdit}}, CancellationToken, bool)"/>
-    /// <param name="edit">The edits, from the pack as it is, and their check where there was one.</param>
     public async Task<PackSnapshot> EditAsync(
         Guid id,
         long? expected,
         string what,
-        Func<PackSnapshot, (IReadOnlyList<TreeEdit> Edits, CheckSession? Checked)> edit,
+        Func<PackSnapshot, PackEdit> edit,
+        CancellationToken cancel,
+        bool isAll = true) =>
+        await TryEditAsync(id, expected, what, edit, cancel, isAll).ConfigureAwait(false)
+            ?? throw new InvalidOperationException("An edit that nobody judges was withheld.");
+
+    /// <inheritdoc cref="EditAsync(Guid, long?, string, Func{PackSnapshot, IReadOnlyList{TreeEdit}}, CancellationToken, bool)"/>
+    /// <returns>The pack after the change; null where the edit is not to be kept after all, and nothing was changed.</returns>
+    public async Task<PackSnapshot?> TryEditAsync(
+        Guid id,
+        long? expected,
+        string what,
+        Func<PackSnapshot, PackEdit> edit,
         CancellationToken cancel,
         bool isAll = true)
     {
         var snapshot = await GetAsync(id, cancel).ConfigureAwait(false);
-        var (edits, session) = edit(snapshot);
-        var plan = Plan(snapshot.Tree, edits);
+        var wanted = edit(snapshot);
+        var plan = Plan(snapshot.Tree, wanted.Edits);
         var slot = slots.GetOrAdd(id, _ => new Slot());
         // Who sees the new revision meanwhile waits for its check.
         await slot.Gate.WaitAsync(cancel).ConfigureAwait(false);
@@ -131,9 +142,12 @@ internal sealed class PackDesk(
         {
             // Of no use where another edit came between: then the pack is looked at anew.
             using var next = plan.Rows.Count > 0 && slot.Snapshot == snapshot
-                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, shelf), session, cancel)
+                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, shelf), wanted.Checked, cancel)
                 : null;
-            outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel).ConfigureAwait(false);
+            Func<Task<bool>>? holds = wanted.Holds is { } judge
+                ? async () => next is not null && judge(await next.CheckedAsync().ConfigureAwait(false))
+                : null;
+            outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel, holds).ConfigureAwait(false);
             if (outcome is EditOutcome.Applied { Revision: var kept } && kept == next?.Revision)
                 slot.Snapshot = await next.EndAsync().ConfigureAwait(false) ?? snapshot;
         }
@@ -142,7 +156,7 @@ internal sealed class PackDesk(
             slot.Gate.Release();
         }
 
-        return await SettleAsync(id, outcome, cancel).ConfigureAwait(false);
+        return outcome is EditOutcome.Withheld ? null : await SettleAsync(id, outcome, cancel).ConfigureAwait(false);
     }
 
     public async Task<PackSnapshot> UndoAsync(Guid id, long? expected, CancellationToken cancel) =>
