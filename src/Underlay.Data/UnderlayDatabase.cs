@@ -59,7 +59,8 @@ public sealed class UnderlayDatabase(DbContextOptions<UnderlayDatabase> options)
         {
             pack.Property(p => p.Summary).HasColumnType("jsonb");
         });
-        // Files and kept blobs come by thousands, and only while the log holds their pack: no row asks for it again. PackBin lets go of them.
+        // Files and kept blobs come by thousands, and only while the log holds their pack: no row asks for it again.
+        // PackBin lets go of them.
         modelBuilder.Entity<PackFile>().HasKey(f => new { f.PackId, f.Path });
         modelBuilder.Entity<Blob>().HasKey(b => b.Hash);
         modelBuilder.Entity<KeptBlob>(kept =>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Underlay.Core.Checks;
 using Underlay.Core.Packs;
+using Underlay.Core.Placements;
 using Underlay.Data.Facts;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
@@ -69,6 +70,32 @@ public sealed class FactsTests : IAsyncLifetime
         Assert.Throws<EndOfStreamException>(() => Quartz().ReadAll());
         Assert.Equal(before, await OpenAsync());
         TreeFile Quartz() => tree.Find(PackPath.Parse("art/surfaces/quartz.png"))!;
+    }
+
+    [Fact]
+    public async Task What_was_found_in_a_file_is_known_where_it_comes_to_lie()
+    {
+        await PutAsync(APack.Of().With($"{ReservedFolder.Tray}/quartz.png", Picture.Of(60, 60)));
+        var shelf = new FactsShelf(database.Source);
+        var (tree, revision) = (await new PackReader(database.Source, database, shelf).OpenAsync(database.Pack, default))!.Value;
+        var wanted = new WantedPlace(
+            PackPath.Parse($"{ReservedFolder.Tray}/quartz.png"),
+            PackPath.Parse("art/surfaces/quartz.png"));
+        var placed = Assert.Single(Placing.PlaceAll(Repository.Kilnmoor, Repository.Kilnmoor.Newest, tree, [wanted]));
+        var plan = EditPlan.Of(tree, placed.Edits);
+        var planned = new PlannedFiles(plan, tree, database.Source, shelf);
+        await ForgetPicturesAsync();
+        var found = Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree.With(planned.Edits)));
+        Assert.Contains(found, f => f.StartsWith("image/not-power-of-two art/surfaces/quartz.png", StringComparison.Ordinal));
+
+        // So it is on another node, which learns of the change from the log.
+        await ApplyAsync(plan);
+        planned.AreKept();
+        await shelf.KeepAsync(default);
+        var elsewhere = new PackReader(database.Source, database, new FactsShelf(database.Source));
+        var (since, next) = await elsewhere.SinceAsync(database.Pack, tree, revision, default);
+        Assert.Equal(revision + 1, next);
+        Assert.Equal(found, Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree.With(since))));
     }
 
     private static EditPlan PlanOf(APack pack) =>

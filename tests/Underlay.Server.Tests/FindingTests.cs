@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using Underlay.Core.Formats;
 using Underlay.Demo;
 using Underlay.Testing;
@@ -154,6 +155,34 @@ public class FindingTests(RunningServer server)
         var held = Assert.Single(result.GetProperty("held").EnumerateArray());
         Assert.Equal("wares/jar/cup/skin.png", held.GetProperty("path").GetString());
         Assert.Equal("ownerless", held.GetProperty("would")[0].GetProperty("dropped").GetString());
+        Assert.NotNull(await pack.FileAsync("wares/jar/cup/skin.png"));
+    }
+
+    [Fact]
+    public async Task Of_fixes_asked_for_together_those_that_do_no_harm_are_made_once()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync(Surface, Picture.Of(96, 96).ToPng());
+        await pack.PutFileAsync("wares/jar/cup/skin.png", Picture.Of(64, 64).ToPng());
+        var wanted = Fixes(Named("image/not-power-of-two", Surface), Named("path/near-miss", "wares/jar/cup/skin.png"));
+        var key = Guid.NewGuid();
+        foreach (var _ in Enumerable.Range(0, 2))
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/packs/{pack.Id}/fixes");
+            request.Content = JsonContent.Create(wanted);
+            request.Headers.Add("Idempotency-Key", key.ToString());
+            var result = await TestPack.ReadAsync(await pack.Http.SendAsync(request));
+            Assert.Equal(1, result.GetProperty("applied").GetInt32());
+            var held = Assert.Single(result.GetProperty("held").EnumerateArray());
+            Assert.Equal("wares/jar/cup/skin.png", held.GetProperty("path").GetString());
+        }
+
+        var log = (await pack.GetAsync("operations")).GetProperty("operations").EnumerateArray().ToList();
+        Assert.Equal("Apply a fix", log[0].GetProperty("what").GetString());
+        // The picture, its source and its steps.
+        Assert.Equal(3, log[0].GetProperty("files").GetInt32());
+        Assert.StartsWith("Write ", log[1].GetProperty("what").GetString(), StringComparison.Ordinal);
+        Assert.DoesNotContain($"image/not-power-of-two {Surface}", await pack.FindingsAsync());
         Assert.NotNull(await pack.FileAsync("wares/jar/cup/skin.png"));
     }
 

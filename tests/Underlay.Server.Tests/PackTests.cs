@@ -161,12 +161,21 @@ public class PackTests(RunningServer server)
         Assert.Equal(HttpStatusCode.NotFound, (await kept.Http.GetAsync($"/api/packs/{old.Id}")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await kept.Http.GetAsync($"/api/packs/{kept.Id}")).StatusCode);
 
-        // Bytes that nothing refers to any more went with it.
+        // Bytes that nothing refers to any more went with it, and all rows that were its own.
         Assert.Equal(shared, System.Text.Encoding.UTF8.GetString((await kept.FileAsync("shared.txt"))!));
         await using var source = server.OpenDatabase();
         await using var find = source.CreateCommand("SELECT count(*) FROM blob_chunks WHERE hash = $1");
         find.Parameters.AddWithValue(gone);
         Assert.Equal(0L, await find.ExecuteScalarAsync());
+        foreach (var table in new[] { "pack_files", "kept_blobs", "operations" })
+        {
+            await using var rows = source.CreateCommand($"SELECT pack_id FROM {table} WHERE pack_id = ANY($1) GROUP BY 1 ORDER BY 1");
+            rows.Parameters.AddWithValue(new[] { old.Id, young.Id, kept.Id });
+            await using var reader = await rows.ExecuteReaderAsync();
+            var packs = new List<Guid>();
+            while (await reader.ReadAsync()) packs.Add(reader.GetGuid(0));
+            Assert.Equal(new[] { young.Id, kept.Id }.Order(), packs.Order());
+        }
     }
 
     [Fact]

@@ -140,7 +140,10 @@ public sealed class FixRunner
     }
 
     /// <summary>The fixes that touch what would go wrong, and the others; halves where that tells nothing apart.</summary>
-    private (List<Finding> Suspects, List<Finding> Others) Split(IReadOnlyList<AppliedFix> fixes, IReadOnlyList<Prediction> worse, Edition edition)
+    private (List<Finding> Suspects, List<Finding> Others) Split(
+        IReadOnlyList<AppliedFix> fixes,
+        IReadOnlyList<Prediction> worse,
+        Edition edition)
     {
         var around = worse.SelectMany(p => Around(p.Path, edition)).ToHashSet(StringComparer.Ordinal);
         var suspects = fixes
