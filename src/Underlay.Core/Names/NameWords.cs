@@ -18,9 +18,11 @@ public sealed record NameWords(
     IReadOnlyList<NameToken> Tokens,
     IReadOnlyList<NameToken> AllTokens)
 {
+    private const string Copy = "copy";
+
     private static readonly HashSet<string> Noise = new(StringComparer.Ordinal)
     {
-        "copy", "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
+        Copy, "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
         "wip", "test",
         "img", "image", "picture", "pic", "texture", "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig",
         "original", "resized", "repaint", "repainted",
@@ -32,12 +34,15 @@ public sealed record NameWords(
         var words = new List<string>();
         var left = new List<string>();
         var tokens = new List<NameToken>();
+        var last = "";
         foreach (var word in Split(name))
         {
             var plain = word.ToLowerInvariant();
             if (IsNoise(plain)) left.Add(word);
             else words.Add(plain);
-            tokens.AddRange(Tokenise(plain));
+            // The number of a copy is none of the thing's.
+            if (last != Copy || !plain.All(char.IsAsciiDigit)) tokens.AddRange(Tokenise(plain));
+            last = plain;
         }
 
         return new NameWords(words, string.Join(' ', left), tokens, TokensOf(name));

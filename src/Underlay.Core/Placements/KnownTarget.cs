@@ -14,6 +14,9 @@ internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings
     /// <summary>The pieces of the name at the pattern's wordy hole: "water_jug" is water, jug.</summary>
     public required IReadOnlyList<string> Identity { get; init; }
 
+    /// <summary>These run together.</summary>
+    public required string Whole { get; init; }
+
     /// <summary>What stands at the hole for a number, as it stands; null without one.</summary>
     public required string? Number { get; init; }
 
@@ -23,8 +26,8 @@ internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings
     /// <summary>The words that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
     public required IReadOnlyList<string> Role { get; init; }
 
-    /// <summary>The words of the place's own folders: "art", "stalls".</summary>
-    public required IReadOnlyList<string> Folders { get; init; }
+    /// <summary>What the place's own folders may be called: "stalls", "stall".</summary>
+    public required IReadOnlyList<string> PlaceWords { get; init; }
 
     /// <summary>The path's segments in small letters, the last one without its extension.</summary>
     public required string[] Tail { get; init; }

@@ -23,7 +23,7 @@ internal sealed class KnownTargets
     private readonly WordIndex byWhole = new();
     private readonly WordIndex byRole = new();
     private readonly SlipIndex slips = new();
-    private readonly Dictionary<Place, (IReadOnlyList<string> Role, IReadOnlyList<string> Folders)> words = [];
+    private readonly Dictionary<Place, (IReadOnlyList<string> Role, IReadOnlyList<string> PlaceWords)> words = [];
 
     /// <summary>Those that the base's files and the pack's have or may get.</summary>
     public KnownTargets(Overlay overlay)
@@ -83,7 +83,7 @@ internal sealed class KnownTargets
 
     private void Add(PackPath path, Place place, Bindings bindings)
     {
-        var (role, folders) = words.TryGetValue(place, out var known) ? known : words[place] = (RoleOf(place), FoldersOf(place));
+        var (role, placeWords) = words.TryGetValue(place, out var known) ? known : words[place] = (RoleOf(place), PlaceWordsOf(place));
         var pattern = place.Pattern!;
         var number = pattern.Placeholders.FirstOrDefault(h => pattern.IsNumber(h));
         var choice = pattern.Placeholders.FirstOrDefault(h => pattern.ChoicesOf(h).Count > 0);
@@ -95,19 +95,19 @@ internal sealed class KnownTargets
         var target = new KnownTarget(path, place, bindings, @base.Find(path))
         {
             Identity = identity,
+            Whole = string.Concat(identity),
             Number = number is null ? null : bindings.Find(number),
             Choice = choice is null ? null : bindings.Find(choice),
             Role = role,
-            Folders = folders,
+            PlaceWords = placeWords,
             Tail = TailOf(path),
         };
         var index = all.Count;
         all.Add(target);
-        var joined = string.Concat(identity);
         // Names run together are looked up whole, with the part of the thing at their end.
         List<string> whole = identity.Count == 0
             ? []
-            : [.. role.Append(target.Choice ?? "").Select(part => joined + part).Append(joined).Distinct(StringComparer.Ordinal)];
+            : [.. role.Append(target.Choice ?? "").Select(part => target.Whole + part).Append(target.Whole).Distinct(StringComparer.Ordinal)];
         string[] told = [.. identity, .. whole, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
         foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal))
             if (byWord.Note(word, index)) slips.Add(word);
@@ -144,6 +144,10 @@ internal sealed class KnownTargets
                     w => profile.Places.Count(p => p.Pattern is not null && FoldersOf(p).Contains(w, StringComparer.Ordinal)) < 4),
         ];
     }
+
+    /// <summary>Words long enough to say which place is meant, in the singular too.</summary>
+    private static List<string> PlaceWordsOf(Place place) =>
+        [.. FoldersOf(place).Where(f => f.Length > 3).SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f })];
 
     /// <summary>The folders of a place's paths that have no hole.</summary>
     private static List<string> FoldersOf(Place place) =>

@@ -76,17 +76,16 @@ internal sealed record NameMatch(
         return isHinted ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
     }
 
+    /// <remarks>Asked for each file of a tray of each target that a word leads to: nothing is made here that is thrown away at once.</remarks>
     public static NameMatch Of(SpokenPath spoken, KnownTarget target)
     {
-        var tokens = TokensFor(spoken.Name, target);
-        var hasRole = target.Role.Count == 0 || target.Role.All(r => tokens.Exists(t => t.Text == r));
+        var tokens = TokensFor(spoken, target);
+        var hasRole = HasAll(tokens, target.Role);
         var choice = target.Choice is null ? Told.Whole : TakeOut(tokens, target.Choice) ? Told.Whole : Told.No;
         var number = target.Number is null ? Told.Whole : TakeNumber(tokens, target.Number);
         if (target.Role.Count > 0 && hasRole) tokens.RemoveAll(t => target.Role.Contains(t.Text));
         var hasPlace = HasPlaceWord(spoken, target, tokens);
-        // A number that nothing asks for is a version or a scale, unless it belongs to the thing's name.
-        tokens.RemoveAll(t => t.IsNumber && !target.Identity.Contains(t.Text));
-        var words = tokens.ConvertAll(t => t.Text);
+        var words = WordsOf(tokens, target);
         var tail = TailOf(spoken.Tail, target.Tail);
         if (target.Identity.Count == 0)
         {
@@ -94,15 +93,16 @@ internal sealed record NameMatch(
             return new NameMatch(all, whole, false, number, choice, hasRole, hasPlace, "", tail);
         }
 
-        var (told, share) = Compare(words, target.Identity);
-        var suffix = told < Told.Slip ? FindSuffix(words, target.Identity) : "";
+        var (told, share) = Compare(words, target);
+        var suffix = told < Told.Slip ? FindSuffix(words, target) : "";
         if (told >= Told.Slip || suffix.Length > 0)
             return new NameMatch(told, share, false, number, choice, hasRole, hasPlace, suffix, tail);
         // A file that is called by its part alone belongs to the thing that a folder names.
         foreach (var folder in spoken.Folders)
         {
-            var own = folder.Tokens.Where(t => !t.IsNumber || target.Identity.Contains(t.Text)).Select(t => t.Text);
-            var (inFolder, folderShare) = Compare([.. own], target.Identity);
+            var own = WordsOf(folder.Tokens, target);
+            if (!MayBeTold(own, own.Count, target)) continue;
+            var (inFolder, folderShare) = Compare(own, target);
             if (inFolder < Told.Slip) continue;
             return words.Count == 0
                 ? new NameMatch(inFolder, folderShare, true, number, choice, hasRole, hasPlace, "", tail)
@@ -114,60 +114,117 @@ internal sealed record NameMatch(
             : new NameMatch(told, share, false, number, choice, hasRole, hasPlace, "", tail);
     }
 
-    /// <summary>
-    /// The pieces of a name as this target would read them: with words of copying and versioning that belong to its own name, and
-    /// with its name and its part taken apart where they are run together, as in "milkjugshelf".
-    /// </summary>
-    private static List<NameToken> TokensFor(NameWords name, KnownTarget target)
-    {
-        var tokens = name.AllTokens.Any(t => !t.IsNumber && target.Identity.Contains(t.Text) && !name.Tokens.Contains(t))
-            ? [.. name.AllTokens.Where(t => name.Tokens.Contains(t) || target.Identity.Contains(t.Text))]
-            : name.Tokens.ToList();
-        foreach (var part in target.Role.Append(target.Choice ?? ""))
-        {
-            var whole = string.Concat(target.Identity);
-            var at = part.Length == 0 ? -1 : tokens.FindIndex(t => t.Text == whole + part);
-            if (at < 0) continue;
-            tokens.Add(new NameToken(part, false));
-            tokens[at] = new NameToken(string.Concat(target.Identity), false);
-        }
-
-        return tokens;
-    }
-
-    /// <summary>The words behind those that are the name, as "glow" in "milk_jug_glow"; empty for none.</summary>
-    private static string FindSuffix(List<string> words, IReadOnlyList<string> identity)
-    {
-        for (var length = words.Count - 1; length > 0; length--)
-            if (Compare(words[..length], identity).Told >= Told.Slip) return string.Join('_', words[length..]);
-        return "";
-    }
-
     /// <summary>How two lists of words compare; words run together count as the whole.</summary>
-    internal static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity)
+    internal static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity) =>
+        Compare(words, identity, string.Concat(identity));
+
+    private static (Told Told, double Share) Compare(List<string> words, KnownTarget target) =>
+        Compare(words, target.Identity, target.Whole);
+
+    private static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity, string wanted)
     {
         if (words.Count == 0) return (Told.No, 0);
-        var (joined, wanted) = (string.Concat(words), string.Concat(identity));
-        if (joined == wanted) return (Told.Whole, 1);
-        if (wanted.Length > 4 && IsSlip(joined, wanted, words, identity)) return (Told.Slip, 0.95);
-        var rest = identity.ToList();
+        if (AreOneApartAtMost(words, words.Count, wanted))
+        {
+            var joined = string.Concat(words);
+            if (joined == wanted) return (Told.Whole, 1);
+            if (wanted.Length > 4 && IsSlip(joined, wanted, words, identity)) return (Told.Slip, 0.95);
+        }
+
+        Span<bool> taken = stackalloc bool[identity.Count];
         int hits = 0, slips = 0;
         foreach (var word in words)
         {
-            var at = rest.IndexOf(word);
+            var at = FindFree(identity, taken, word, isSlip: false);
             if (at < 0)
             {
-                at = rest.FindIndex(r => r.Length > 3 && Slips.AreOneApart(r, word));
+                at = FindFree(identity, taken, word, isSlip: true);
                 if (at >= 0) slips++;
             }
 
             if (at < 0) continue;
-            rest.RemoveAt(at);
+            taken[at] = true;
             hits++;
         }
 
         if (hits == words.Count && hits == identity.Count) return (slips > 1 ? Told.Part : Told.Slip, 0.9);
         return (hits == 0 ? Told.No : Told.Part, (double)hits / (words.Count + identity.Count - hits));
+    }
+
+    /// <summary>The first word of a name that is not taken and is the one given, or that but for a slip; -1 for none.</summary>
+    private static int FindFree(IReadOnlyList<string> identity, ReadOnlySpan<bool> taken, string word, bool isSlip)
+    {
+        for (var i = 0; i < identity.Count; i++)
+            if (!taken[i] && (isSlip ? identity[i].Length > 3 && Slips.AreOneApart(identity[i], word) : identity[i] == word)) return i;
+        return -1;
+    }
+
+    /// <summary>
+    /// False where the first words cannot be a target's name, not even but for slips: neither their number nor their length is its.
+    /// </summary>
+    private static bool MayBeTold(List<string> words, int count, KnownTarget target) =>
+        count == target.Identity.Count || AreOneApartAtMost(words, count, target.Whole);
+
+    /// <summary>True where the first words run together are as long as a name, give or take a letter.</summary>
+    private static bool AreOneApartAtMost(List<string> words, int count, string whole)
+    {
+        var length = 0;
+        for (var i = 0; i < count; i++) length += words[i].Length;
+        return Math.Abs(length - whole.Length) <= 1;
+    }
+
+    private static bool HasAll(List<NameToken> tokens, IReadOnlyList<string> words)
+    {
+        foreach (var word in words)
+            if (!tokens.Exists(t => t.Text == word)) return false;
+        return true;
+    }
+
+    /// <summary>The words of tokens. A number that nothing asks for is a version or a scale, unless it belongs to the thing's name.</summary>
+    private static List<string> WordsOf(IReadOnlyList<NameToken> tokens, KnownTarget target)
+    {
+        var words = new List<string>(tokens.Count);
+        foreach (var token in tokens)
+            if (!token.IsNumber || target.Identity.Contains(token.Text)) words.Add(token.Text);
+        return words;
+    }
+
+    /// <summary>
+    /// The pieces of a name as this target would read them: with words of copying and versioning that belong to its own name, and
+    /// with its name and its part taken apart where they are run together, as in "milkjugshelf".
+    /// </summary>
+    private static List<NameToken> TokensFor(SpokenPath spoken, KnownTarget target)
+    {
+        var name = spoken.Name;
+        List<NameToken> tokens = spoken.MayBeOwn.Count > 0 && spoken.MayBeOwn.Any(target.Identity.Contains)
+            ? [.. name.AllTokens.Where(t => name.Tokens.Contains(t) || target.Identity.Contains(t.Text))]
+            : [.. name.Tokens];
+        foreach (var part in target.Role) TakeApart(tokens, target.Whole, part);
+        if (target.Choice is { } choice) TakeApart(tokens, target.Whole, choice);
+        return tokens;
+    }
+
+    private static void TakeApart(List<NameToken> tokens, string whole, string part)
+    {
+        if (part.Length == 0) return;
+        var at = tokens.FindIndex(t => t.Text.Length == whole.Length + part.Length
+            && t.Text.StartsWith(whole, StringComparison.Ordinal)
+            && t.Text.EndsWith(part, StringComparison.Ordinal));
+        if (at < 0) return;
+        tokens.Add(new NameToken(part, false));
+        tokens[at] = new NameToken(whole, false);
+    }
+
+    /// <summary>The words behind those that are the name, as "glow" in "milk_jug_glow"; empty for none.</summary>
+    private static string FindSuffix(List<string> words, KnownTarget target)
+    {
+        for (var length = words.Count - 1; length > 0; length--)
+        {
+            if (MayBeTold(words, length, target) && Compare(words[..length], target).Told >= Told.Slip)
+                return string.Join('_', words[length..]);
+        }
+
+        return "";
     }
 
     /// <summary>One letter is a slip inside a word; a digit, or a word of one or two letters too many, says something.</summary>
@@ -201,9 +258,10 @@ internal sealed record NameMatch(
     /// </summary>
     private static bool HasPlaceWord(SpokenPath spoken, KnownTarget target, List<NameToken> tokens)
     {
-        var own = target.Folders.Where(f => f.Length > 3).SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f }).ToList();
+        var own = target.PlaceWords;
+        if (own.Count == 0) return false;
         var said = tokens.RemoveAll(t => own.Contains(t.Text) && !target.Identity.Contains(t.Text)) > 0;
-        return said || spoken.Folders.Any(f => f.Words.Any(own.Contains));
+        return said || own.Any(spoken.FolderWords.Contains);
     }
 
     private static int TailOf(string[] one, string[] other)

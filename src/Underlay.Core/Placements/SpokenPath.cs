@@ -15,6 +15,8 @@ internal sealed class SpokenPath
         Name = NameWords.Of(Stem);
         Folders = [.. segments.SkipLast(1).Reverse().Select(NameWords.Of)];
         Tail = KnownTargets.TailOf(path);
+        MayBeOwn = [.. Name.AllTokens.Where(t => !t.IsNumber && !Name.Tokens.Contains(t)).Select(t => t.Text)];
+        FolderWords = Folders.SelectMany(f => f.Words).ToHashSet(StringComparer.Ordinal);
     }
 
     /// <summary>The file's name as it stands, without what follows a dot.</summary>
@@ -26,6 +28,12 @@ internal sealed class SpokenPath
     public IReadOnlyList<NameWords> Folders { get; }
 
     public string[] Tail { get; }
+
+    /// <summary>Words of copying and versioning, which may belong to a thing's own name.</summary>
+    public IReadOnlyList<string> MayBeOwn { get; }
+
+    /// <summary>The words of all folders.</summary>
+    public IReadOnlySet<string> FolderWords { get; }
 
     /// <summary>Every piece that may speak of a target: of the name, of the name run together, and of each folder.</summary>
     public IEnumerable<string> Pieces =>

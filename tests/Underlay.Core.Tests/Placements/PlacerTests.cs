@@ -68,8 +68,7 @@ public class PlacerTests
 
     private static Dictionary<string, PlacementAdvice> Advise(APack pack)
     {
-        var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack.Tree);
-        var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack.Tree, manifest), Base));
+        var placer = NewPlacer(pack.Tree);
         return placer.Advise(Opened.Files.Files).ToDictionary(a => a.File.Path.Value);
     }
 
@@ -105,9 +104,7 @@ public class PlacerTests
     [Fact]
     public void A_name_that_the_host_had_in_an_earlier_edition_leads_to_the_one_that_it_has_now()
     {
-        var manifest = ManifestFacts.Read(Repository.Kilnmoor, APack.Of().Tree);
-        var placer = new Placer(
-            Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, APack.Of().Tree, manifest), Base));
+        var placer = NewPlacer();
         var bytes = Picture.Of(128, 128).ToPng();
         var advice = placer.Advise(new TreeFile(PackPath.Parse("flagstone.png"), bytes.Length, FileContent.Of(bytes)));
         Assert.Equal("art/surfaces/flagstone_grey.png", advice.Candidates[0].Target.Value);
@@ -150,11 +147,19 @@ public class PlacerTests
     public void Another_number_is_no_slip_of_the_hand(string name)
     {
         var pack = APack.Of().With("art/surfaces/saltbrook_reef_2.png", Picture.Of(64, 64)).Tree;
-        var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack);
-        var placer = new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, pack, manifest), Base));
-        var advice = placer.Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        var advice = NewPlacer(pack).Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
         Assert.False(advice.IsSure);
         Assert.DoesNotContain(advice.Candidates, c => c.Reason.Contains("but for a letter", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("gate_lamp-3842 copy (2).PNG", false)]
+    [InlineData("gate_lamp copy 2.png", false)]
+    [InlineData("gate_lamp (2).png", true)]
+    public void The_number_of_a_copy_is_no_number_of_a_thing(string name, bool isTold)
+    {
+        var advice = NewPlacer().Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        Assert.Equal(isTold, advice.Candidates.Any(c => c.Reason.Contains("the number 02", StringComparison.Ordinal)));
     }
 
     [Fact]
@@ -178,5 +183,12 @@ public class PlacerTests
     {
         var read = NameWords.Of(name);
         Assert.Equal((words, left), (string.Join(' ', read.Words), read.LeftOut));
+    }
+
+    private static Placer NewPlacer(FileTree? pack = null)
+    {
+        var tree = pack ?? APack.Of().Tree;
+        var manifest = ManifestFacts.Read(Repository.Kilnmoor, tree);
+        return new Placer(Overlay.Of(PackReading.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, tree, manifest), Base));
     }
 }
