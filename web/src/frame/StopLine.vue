@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router'
 import type { PackView } from '@/api/client'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { lastTyped } from '@/shared/typed'
-import { count } from '@/shared/words'
+import { count, whole } from '@/shared/words'
 
 /** The five stops in working order, each with the one number that matters there. */
 const props = defineProps<{ pack: PackView; isBusy: boolean }>()
@@ -18,9 +18,9 @@ const stops = computed(() => [
     {
         name: 'gather',
         title: 'Gather',
-        says: summary.value.inTray > 0 ? `${summary.value.inTray} in tray` : count(summary.value.files, 'file'),
+        says: summary.value.inTray > 0 ? `${whole(summary.value.inTray)} in tray` : count(summary.value.files, 'file'),
     },
-    { name: 'shape', title: 'Shape', says: summary.value.toFit > 0 ? `${summary.value.toFit} to fit` : '' },
+    { name: 'shape', title: 'Shape', says: summary.value.toFit > 0 ? `${whole(summary.value.toFit)} to fit` : '' },
     { name: 'define', title: 'Define', says: count(summary.value.definitions, 'definition', 'definitions') },
     { name: 'prove', title: 'Prove', says: '' },
     {
@@ -59,15 +59,15 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
                     data-test="prove-counts"
                 >
                     <span v-if="summary.findings.blocker" class="inline-flex items-center gap-1"
-                        ><SeverityMark severity="blocker" />{{ summary.findings.blocker }}</span
+                        ><SeverityMark severity="blocker" />{{ whole(summary.findings.blocker) }}</span
                     >
                     <span v-if="summary.findings.warning" class="inline-flex items-center gap-1"
-                        ><SeverityMark severity="warning" />{{ summary.findings.warning }}</span
+                        ><SeverityMark severity="warning" />{{ whole(summary.findings.warning) }}</span
                     >
                     <span
                         v-if="summary.findings.note && !summary.findings.blocker && !summary.findings.warning"
                         class="inline-flex items-center gap-1"
-                        ><SeverityMark severity="note" />{{ summary.findings.note }}</span
+                        ><SeverityMark severity="note" />{{ whole(summary.findings.note) }}</span
                     >
                     <span v-if="!summary.findings.blocker && !summary.findings.warning && !summary.findings.note">{{
                         summary.inTray > 0 ? 'nothing placed is wrong' : 'nothing found'

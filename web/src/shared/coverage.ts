@@ -1,15 +1,15 @@
 import type { SectionColumn } from '@/api/client'
-import { count } from './words'
+import { count, whole } from './words'
 
 /** What a pack supplies of a place, in words: "3 of 40 changed, 2 as in the base, 1 added". */
 export function coverageOf(column: SectionColumn): string {
     if (column.place === 'elsewhere' || column.place === 'manifest') return ''
     return [
         column.isPartial
-            ? `${column.overrides} of ${column.inBase} changed in part`
-            : `${column.overrides} of ${column.inBase} overridden`,
+            ? `${whole(column.overrides)} of ${whole(column.inBase)} changed in part`
+            : `${whole(column.overrides)} of ${whole(column.inBase)} overridden`,
         column.copies > 0 ? `${count(column.copies, 'copy', 'copies')} of the base` : '',
-        column.additions > 0 ? `${column.additions} added` : '',
+        column.additions > 0 ? `${whole(column.additions)} added` : '',
     ]
         .filter(Boolean)
         .join(', ')

@@ -1,6 +1,9 @@
+/** A number of things: "12", "5,000". */
+export const whole = (number: number) => number.toLocaleString('en')
+
 /** "1 file", "12 files". */
 export const count = (number: number, word: string, plural = `${word}s`) =>
-    `${number.toLocaleString('en')} ${number === 1 ? word : plural}`
+    `${whole(number)} ${number === 1 ? word : plural}`
 
 /** A size in pixels as everywhere: "56 x 56". */
 export const pixels = (size: { width: number; height: number } | null | undefined) =>

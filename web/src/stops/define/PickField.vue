@@ -11,6 +11,7 @@ import { ChevronUpDownIcon } from '@heroicons/vue/24/outline'
 import { computed, ref } from 'vue'
 import { pictureUrl, type Choice } from '@/api/client'
 import { usePack } from '@/shared/composables/usePack'
+import { whole } from '@/shared/words'
 import { found, nameOf } from './picks'
 
 /** One of many: found by code, name or group as it is typed, or chosen from the list. */
@@ -116,7 +117,7 @@ const seen = computed(() => (words.value === '' ? pictureOf(choiceOf(props.model
                 role="option"
                 aria-disabled="true"
             >
-                and {{ (fitting.length - most).toLocaleString('en') }} more: type to find them
+                and {{ whole(fitting.length - most) }} more: type to find them
             </li>
         </ComboboxOptions>
     </Combobox>

@@ -11,7 +11,7 @@ import { join, lines, matches, type Row } from '@/shared/ledger'
 import LedgerList from '@/shared/parts/LedgerList.vue'
 import SelectionBar from '@/shared/parts/SelectionBar.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
-import { count } from '@/shared/words'
+import { count, whole } from '@/shared/words'
 import AddFiles from './AddFiles.vue'
 import GatherRow from './GatherRow.vue'
 import TrayDrawer from './TrayDrawer.vue'
@@ -131,7 +131,7 @@ function clear() {
             </label>
             <AddFiles :plays-sounds="summary?.playsSounds ?? false" />
             <span class="text-faint text-small ml-auto" data-test="coverage"
-                >{{ covered }} of {{ inBase }} overridden{{
+                >{{ whole(covered) }} of {{ whole(inBase) }} overridden{{
                     copies > 0 ? `, ${count(copies, 'copy', 'copies')}` : ''
                 }}</span
             >

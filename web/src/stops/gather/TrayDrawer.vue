@@ -5,7 +5,7 @@ import { computed, inject, nextTick, ref, watch } from 'vue'
 import type { PackSummary, TrayRow } from '@/api/client'
 import { dropKey } from '@/frame/useTrayDrop'
 import { useRowFocus } from '@/shared/composables/useRowFocus'
-import { count } from '@/shared/words'
+import { count, whole } from '@/shared/words'
 import RefusedList from './RefusedList.vue'
 import SplitDialog from './SplitDialog.vue'
 import TrayNarrowing from './TrayNarrowing.vue'
@@ -46,7 +46,7 @@ const lines = computed(() =>
         {
             key: `head:${group.key}`,
             head: group.title,
-            number: group.kind === 'contested' ? '' : String(group.rows.length),
+            number: group.kind === 'contested' ? '' : whole(group.rows.length),
         },
         ...group.rows.map((row) => ({ key: row.path, row })),
     ]),
@@ -116,7 +116,7 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                     :disabled="isBusy"
                     @click="discard(inView.map((row) => row.file))"
                 >
-                    {{ isNarrowed ? `Throw the ${inView.length} shown away` : 'Throw all away' }}
+                    {{ isNarrowed ? `Throw the ${whole(inView.length)} shown away` : 'Throw all away' }}
                 </button>
                 <button
                     v-if="ready.length > 0 && (isNarrowed || ready.length !== tray?.sure)"
@@ -126,7 +126,7 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                     data-test="place-shown"
                     @click="placeAll(ready.map((row) => ({ row, target: choices.targetOf(row) })))"
                 >
-                    Place all {{ ready.length }} ready{{ isNarrowed ? ' and shown' : '' }}
+                    Place all {{ whole(ready.length) }} ready{{ isNarrowed ? ' and shown' : '' }}
                 </button>
                 <button
                     v-if="tray && tray.sure > 0"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { whole } from '@/shared/words'
+
 /** Narrows the tray to files that have some words, and to one of its groups. */
 defineProps<{ kinds: readonly { key: string; title: string; number: number }[] }>()
 const words = defineModel<string>('words', { required: true })
@@ -20,7 +22,9 @@ const only = defineModel<string>('only', { required: true })
         <span class="sr-only">Which files of the tray</span>
         <select v-model="only" class="field text-small">
             <option value="">All of the tray</option>
-            <option v-for="kind in kinds" :key="kind.key" :value="kind.key">{{ kind.title }}: {{ kind.number }}</option>
+            <option v-for="kind in kinds" :key="kind.key" :value="kind.key">
+                {{ kind.title }}: {{ whole(kind.number) }}
+            </option>
         </select>
     </label>
 </template>

@@ -13,7 +13,7 @@ import RowSheet from '@/shared/parts/RowSheet.vue'
 import SelectionBar from '@/shared/parts/SelectionBar.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
-import { count } from '@/shared/words'
+import { count, whole } from '@/shared/words'
 import { useRowOpening } from '../gather/useRowOpening'
 import TrialView from './TrialView.vue'
 
@@ -53,7 +53,7 @@ const filters = computed(() => [
         number: findings.value?.counts[key] ?? 0,
         says: count(findings.value?.counts[key] ?? 0, key),
     })),
-    { key: 'waived', number: waived.value, says: `${waived.value} waived` },
+    { key: 'waived', number: waived.value, says: `${whole(waived.value)} waived` },
 ])
 
 function onKey(key: string, row: Row, element: HTMLElement | null) {
