@@ -60,15 +60,16 @@ internal sealed class KnownTargets
     }
 
     /// <summary>
-    /// Targets of which some word or number, or all words run together, stands in a name, or stands there but for a slip.
+    /// Targets of which some word or number, or all words run together, stands in a name, or stands there but for a slip; those
+    /// left out of which too little stands there.
     /// </summary>
     public IEnumerable<KnownTarget> WithAny(SpokenPath spoken)
     {
-        var pieces = spoken.Pieces.Distinct(StringComparer.Ordinal).SelectMany(WithSlips).ToList();
+        var pieces = spoken.Pieces.SelectMany(WithSlips).ToHashSet(StringComparer.Ordinal);
         var found = pieces.Where(p => p != prefix).SelectMany(byWord.ToldBy).ToHashSet();
-        if (pieces.Exists(p => p == prefix || byWord.Common.Contains(p)))
+        if (pieces.Any(p => p == prefix || byWord.Common.Contains(p)))
             found.UnionWith(spoken.Runs.SelectMany(WithSlips).SelectMany(byWhole.With));
-        return found.Select(i => all[i]);
+        return found.Select(i => all[i]).Where(target => spoken.MayTell(target, pieces));
     }
 
     /// <summary>Targets whose files are told apart by a word of a name.</summary>

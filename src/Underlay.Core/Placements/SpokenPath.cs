@@ -8,6 +8,12 @@ internal sealed class SpokenPath
     // Names of things have fewer words.
     private const int LongestRun = 8;
 
+    // Of words of so many letters, ones a letter shorter may be slips, which no index of slips leads to.
+    private const int Shortest = 4;
+
+    private readonly int longest;
+    private readonly bool hasShort;
+
     public SpokenPath(Packs.PackPath path)
     {
         var segments = path.Segments;
@@ -16,6 +22,8 @@ internal sealed class SpokenPath
         Folders = [.. segments.SkipLast(1).Reverse().Select(NameWords.Of)];
         Tail = KnownTargets.TailOf(path);
         MayBeOwn = [.. Name.AllTokens.Where(t => !t.IsNumber && !Name.Tokens.Contains(t)).Select(t => t.Text)];
+        longest = Folders.Prepend(Name).Max(n => n.AllTokens.Sum(t => t.Text.Length));
+        hasShort = Pieces.Any(p => p.Length == Shortest - 1);
         FolderWords = Folders.SelectMany(f => f.Words).ToHashSet(StringComparer.Ordinal);
     }
 
@@ -47,6 +55,23 @@ internal sealed class SpokenPath
             .SelectMany(n => n.Tokens.SequenceEqual(n.AllTokens) ? [n.Tokens] : new[] { n.Tokens, n.AllTokens })
             .SelectMany(RunsOf)
             .Distinct(StringComparer.Ordinal);
+
+    /// <summary>
+    /// False where so few words of a target's name are spoken that <see cref="NameMatch"/> finds nothing told: less than half of them,
+    /// and too few letters for all of them run together. Quick, since a common word leads to hundreds.
+    /// </summary>
+    /// <param name="target">A target that shares a word with this.</param>
+    /// <param name="pieces">The pieces of this, and what they may be but for a slip.</param>
+    public bool MayTell(KnownTarget target, HashSet<string> pieces)
+    {
+        // A number, a member or a part alone is a hint.
+        if (target.Number is not null || target.Choice is not null || target.Role.Count > 0) return true;
+        if (longest >= target.Whole.Length - 1) return true;
+        var spoken = 0;
+        foreach (var word in target.Identity)
+            if (pieces.Contains(word) || (hasShort && word.Length == Shortest)) spoken++;
+        return spoken * 2 >= target.Identity.Count;
+    }
 
     private static IEnumerable<string> RunsOf(IReadOnlyList<NameToken> tokens) =>
         Enumerable.Range(0, tokens.Count)

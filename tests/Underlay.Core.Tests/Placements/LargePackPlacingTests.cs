@@ -57,6 +57,26 @@ public class LargePackPlacingTests
         Assert.Equal("art/embers/surfaces/saltbrook_tile.png", Offered("saltbrook_tile_embers.png")[0]);
     }
 
+    [Theory]
+    [InlineData("pier gull rope.png", true)]
+    [InlineData("pie gull rope.png", true)]
+    [InlineData("pier gull.png", false)]
+    [InlineData("pier.png", false)]
+    [InlineData("crate pier lamp.png", false)]
+    [InlineData("harbour pier gull.png", false)]
+    [InlineData("rope/gull.png", false)]
+    [InlineData("saltbrook_pier_gull_rope/front.png", true)]
+    [InlineData("SaltbrookPierGullRope.png", true)]
+    [InlineData("salt brook pier gullrope.png", true)]
+    [InlineData("saltbrookpiergul rope.png", true)]
+    [InlineData("saltbrook pier gull rope glow.png", true)]
+    public void Most_of_the_words_of_a_name_lead_to_it_and_fewer_do_not(string name, bool isOffered)
+    {
+        var pack = APack.Of().With("art/surfaces/saltbrook_pier_gull_rope.png", []);
+        var advice = new Placer(Over(pack)).Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        Assert.Equal(isOffered, advice.Candidates.Any(c => c.Target.Value == "art/surfaces/saltbrook_pier_gull_rope.png"));
+    }
+
     private static Overlay Over(APack pack)
     {
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack.Tree);
