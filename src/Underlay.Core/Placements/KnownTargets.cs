@@ -106,9 +106,8 @@ internal sealed class KnownTargets
         var index = all.Count;
         all.Add(target);
         // Names run together are looked up whole, with the part of the thing at their end.
-        List<string> whole = identity.Count == 0
-            ? []
-            : [.. role.Append(target.Choice ?? "").Select(part => target.Whole + part).Append(target.Whole).Distinct(StringComparer.Ordinal)];
+        var parts = role.Append(target.Choice ?? "").Append("");
+        List<string> whole = identity.Count == 0 ? [] : [.. parts.Select(part => target.Whole + part).Distinct(StringComparer.Ordinal)];
         string[] told = [.. identity, .. whole, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
         foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal))
             if (byWord.Note(word, index)) slips.Add(word);

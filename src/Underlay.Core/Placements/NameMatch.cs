@@ -76,7 +76,9 @@ internal sealed record NameMatch(
         return isHinted ? Untold + (fit.IsOfBase ? 0.06 : fit.IsAllowed ? 0.02 : 0) : null;
     }
 
-    /// <remarks>Asked for each file of a tray of each target that a word leads to: nothing is made here that is thrown away at once.</remarks>
+    /// <remarks>
+    /// Asked for each file of a tray of each target that a word leads to: little is made here that is thrown away at once.
+    /// </remarks>
     public static NameMatch Of(SpokenPath spoken, KnownTarget target)
     {
         var tokens = TokensFor(spoken, target);
@@ -180,7 +182,9 @@ internal sealed record NameMatch(
         return true;
     }
 
-    /// <summary>The words of tokens. A number that nothing asks for is a version or a scale, unless it belongs to the thing's name.</summary>
+    /// <summary>
+    /// The words of tokens. A number that nothing asks for is a version or a scale, unless it belongs to the thing's name.
+    /// </summary>
     private static List<string> WordsOf(IReadOnlyList<NameToken> tokens, KnownTarget target)
     {
         var words = new List<string>(tokens.Count);
