@@ -1,5 +1,6 @@
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
+using Underlay.Core.Names;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Placements;
@@ -31,4 +32,12 @@ internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings
 
     /// <summary>The path's segments in small letters, the last one without its extension.</summary>
     public required string[] Tail { get; init; }
+
+    /// <summary>True where a name has numbers and this name has, but no number is in both: then it is another of a series.</summary>
+    public bool HasOtherNumber(NameWords name)
+    {
+        var own = Identity.Where(w => char.IsAsciiDigit(w[0])).ToList();
+        var its = name.Tokens.Where(t => t.IsNumber).Select(t => t.Text).ToList();
+        return own.Count > 0 && its.Count > 0 && !its.Exists(own.Contains);
+    }
 }

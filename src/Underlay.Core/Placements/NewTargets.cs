@@ -25,12 +25,13 @@ internal sealed class NewTargets(Overlay overlay)
             yield break;
         }
 
+        var isOwn = HasPrefix(spoken);
         foreach (var place in overlay.Profile.Places)
         {
             if (place.Content != content.Is
                 || !place.Editions.Holds(overlay.Edition)
                 || HoleFor(place) is not { } hole
-                || !Meets(place, content))
+                || !Meets(place, content, isOwn))
                 continue;
             var word = place.Pattern!.Text
                 .Split('/')
@@ -38,7 +39,10 @@ internal sealed class NewTargets(Overlay overlay)
                 .FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
             if (NameFor(spoken, place, word) is not { } name || place.Pattern.Fill(Bindings.Of([(hole, name)])) is not { } target) continue;
             if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
-            var says = content.Size is { } size ? $": {size} as {place.Title.ToLowerInvariant()} may be" : "";
+            var misfit = content.Size is { } given ? SizeOf(place)?.Nearest(given) : null;
+            var says = content.Size is not { } size ? ""
+                : misfit is { } wanted && wanted != size ? $": {size} would be fitted to {wanted}"
+                : $": {size} as {place.Title.ToLowerInvariant()} may be";
             yield return new PlacementCandidate(
                 target,
                 place,
@@ -103,14 +107,24 @@ internal sealed class NewTargets(Overlay overlay)
         return bound ? null : hole;
     }
 
+    /// <summary>The rule of a place that takes many sizes; null where it takes one, or all.</summary>
+    private SizeRule? SizeOf(Place place) => place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault(r => !r.IsExact);
+
+    /// <summary>True where the author called a file as what the pack adds is called.</summary>
+    private bool HasPrefix(SpokenPath spoken) =>
+        overlay.Pack.Manifest.Prefix is { } prefix && spoken.Tail[^1].StartsWith(prefix + "_", StringComparison.Ordinal);
+
     /// <summary>True when the file breaks no rule of the place that a picture or an entry alone can break.</summary>
-    private bool Meets(Place place, TrayContent content)
+    /// <param name="place">The place.</param>
+    /// <param name="content">What the file is.</param>
+    /// <param name="mayBeFitted">Whether a size does that can be fitted to one of many.</param>
+    private bool Meets(Place place, TrayContent content, bool mayBeFitted)
     {
         if (content.Entry is { } entry) return place.Kind!.Judge(entry).Count == 0;
         if (content.Size is not { } size || place.PictureFormat is not { TakesOthers: true }) return false;
         foreach (var rule in place.RulesIn(overlay.Edition))
         {
-            if (rule is SizeRule wanted && wanted.Judge(size) is not null) return false;
+            if (rule is SizeRule wanted && wanted.Judge(size) is not null && (wanted.IsExact || !mayBeFitted)) return false;
             if (rule is SomeAlphaRule or ClearBorderRule && content.Picture is { IsOpaque: true }) return false;
         }
 

@@ -276,6 +276,7 @@ public sealed class Placer
         var reason = $"{Says(match, target)}{(saysLeft ? $" but for “{leftOut}”" : "")}{fit.Says}";
         // Part of a name is never sure, however well the size fits.
         var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, match.Identity == Told.Part ? AlmostSure : 0.97), fit.Doubt);
+        if (match.Identity == Told.Part && target.HasOtherNumber(spoken.Name)) doubt = "it has another number";
         if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
         if (IsBasesOwnFormat(target) && content.Format != target.Place.Format)
         {

@@ -77,6 +77,26 @@ public class LargePackPlacingTests
         Assert.Equal(isOffered, advice.Candidates.Any(c => c.Target.Value == "art/surfaces/saltbrook_pier_gull_rope.png"));
     }
 
+    [Theory]
+    [InlineData("saltbrook_gull_pier_40.png", "art/surfaces/saltbrook_gull_pier_40.png")]
+    [InlineData("Saltbrook Gull Pier 40.png", "art/surfaces/saltbrook_gull_pier.png")]
+    public void What_has_another_number_is_no_other_of_a_series(string name, string target)
+    {
+        var pack = APack.Of().With("art/surfaces/saltbrook_pier_gull_12.png", []);
+        var advice = new Placer(Over(pack)).Advise(APack.Empty.With(name, Picture.Of(64, 64)).Tree.Files[0]);
+        Assert.False(advice.HasFirst && !advice.Candidates[0].IsNew);
+        Assert.Contains(advice.Candidates, c => c.IsNew && c.Target.Value == target);
+    }
+
+    [Theory]
+    [InlineData("export/saltbrook_pier_7.png", "a new surface picture: 96 x 96 would be fitted to 64 x 64")]
+    [InlineData("export/pier_7.png", null)]
+    public void A_picture_with_the_author_s_prefix_may_be_new_where_its_size_can_be_fitted(string name, string? reason)
+    {
+        var advice = new Placer(Over(APack.Of())).Advise(APack.Empty.With(name, Picture.Of(96, 96)).Tree.Files[0]);
+        Assert.Equal(reason, advice.Candidates.FirstOrDefault(c => c.IsNew && c.Target.FileName == "saltbrook_pier_7.png")?.Reason);
+    }
+
     private static Overlay Over(APack pack)
     {
         var manifest = ManifestFacts.Read(Repository.Kilnmoor, pack.Tree);

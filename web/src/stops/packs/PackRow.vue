@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { fileUrl, type PackListItem } from '@/api/client'
 import PackSection from '@/shared/parts/PackSection.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
-import { count, day } from '@/shared/words'
+import { count, day, whole } from '@/shared/words'
 
 const props = defineProps<{ pack: PackListItem }>()
 defineEmits<{ bin: [] }>()
@@ -45,13 +45,13 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
             <p class="text-small mt-1">
                 {{
                     pack.about ??
-                    count(summary.files, 'file') + (summary.inTray ? `, ${summary.inTray} in the tray` : '')
+                    count(summary.files, 'file') + (summary.inTray ? `, ${whole(summary.inTray)} in the tray` : '')
                 }}
             </p>
         </div>
         <PackSection class="self-center max-[1000px]:hidden" :columns="summary.section" is-small />
         <div class="text-small self-center">
-            <p class="flex items-center gap-1.5">
+            <p class="flex flex-wrap items-center gap-x-1.5 whitespace-nowrap">
                 <template v-if="hasFindings">
                     <span v-if="summary.findings.blocker" class="flex items-center gap-1.5"
                         ><SeverityMark severity="blocker" />{{ count(summary.findings.blocker, 'blocker') }}</span
@@ -61,7 +61,9 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
                     >
                 </template>
                 <span v-else-if="summary.findings.note > 0">{{ count(summary.findings.note, 'note') }}</span>
-                <span v-else>{{ summary.inTray > 0 ? `${summary.inTray} still in the tray` : 'nothing found' }}</span>
+                <span v-else>{{
+                    summary.inTray > 0 ? `${whole(summary.inTray)} still in the tray` : 'nothing found'
+                }}</span>
             </p>
             <p class="text-faint">
                 {{ pack.released ? `released: ${pack.released} on ${day(pack.releasedAt!)}` : 'not yet released' }}
