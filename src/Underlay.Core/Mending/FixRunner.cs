@@ -83,16 +83,18 @@ public sealed class FixRunner
     /// <param name="check">Checks a tree.</param>
     /// <param name="profile">The host.</param>
     /// <param name="wanted">The findings, with the fixes to apply.</param>
+    /// <param name="made">All these fixes, where they were made of the same pack already.</param>
     public static FixOutcome Apply(
         string packName,
         FileTree tree,
         CheckReport report,
         Func<FileTree, CheckReport> check,
         HostProfile profile,
-        IReadOnlyList<Finding> wanted)
+        IReadOnlyList<Finding> wanted,
+        FixDraft? made = null)
     {
         var runner = new FixRunner(packName, profile, check);
-        (tree, report) = runner.Apply(tree, report, wanted);
+        (tree, report) = runner.Apply(tree, report, wanted, made);
         return new FixOutcome(tree, runner.applied, [.. runner.held.Values], report);
     }
 
@@ -115,9 +117,13 @@ public sealed class FixRunner
     /// <summary>
     /// Applies fixes all at once; where that makes the pack worse, those that have to do with it are looked at by themselves.
     /// </summary>
-    private (FileTree Tree, CheckReport Report) Apply(FileTree tree, CheckReport report, IReadOnlyList<Finding> wanted)
+    private (FileTree Tree, CheckReport Report) Apply(
+        FileTree tree,
+        CheckReport report,
+        IReadOnlyList<Finding> wanted,
+        FixDraft? made = null)
     {
-        var draft = FixDraft.Of(tree, wanted, new FixContext(packName, profile, report.Edition, report.Overlay));
+        var draft = made ?? FixDraft.Of(tree, wanted, new FixContext(packName, profile, report.Edition, report.Overlay));
         var fixes = draft.Fixes;
         if (fixes.Count == 0) return (tree, report);
         var then = check(draft.After);

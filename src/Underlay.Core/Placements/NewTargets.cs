@@ -1,6 +1,7 @@
 using System.Text;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Images;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Placements;
@@ -39,10 +40,7 @@ internal sealed class NewTargets(Overlay overlay)
                 .FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
             if (NameFor(spoken, place, word) is not { } name || place.Pattern.Fill(Bindings.Of([(hole, name)])) is not { } target) continue;
             if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
-            var misfit = content.Size is { } given ? SizeOf(place)?.Nearest(given) : null;
-            var says = content.Size is not { } size ? ""
-                : misfit is { } wanted && wanted != size ? $": {size} would be fitted to {wanted}"
-                : $": {size} as {place.Title.ToLowerInvariant()} may be";
+            var says = content.Size is { } size ? $": {Says(size, place)}" : "";
             yield return new PlacementCandidate(
                 target,
                 place,
@@ -130,6 +128,11 @@ internal sealed class NewTargets(Overlay overlay)
 
         return true;
     }
+
+    private string Says(PixelSize size, Place place) =>
+        SizeOf(place)?.Nearest(size) is { } wanted && wanted != size
+            ? $"{size} would be fitted to {wanted}"
+            : $"{size} as {place.Title.ToLowerInvariant()} may be";
 
     private static bool Says(SpokenPath spoken, string folder)
     {

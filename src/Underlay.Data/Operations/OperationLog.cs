@@ -20,7 +20,7 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     /// <param name="expected">The revision that the caller knows, or null when the rows' own "before" suffices.</param>
     /// <param name="key">The sender's key, with which it is made once; null for none.</param>
     /// <param name="cancel">Nothing is changed when it comes in time.</param>
-    /// <param name="holds">Asked when all is ready to be kept: nothing is where it says no. Null where nothing is asked.</param>
+    /// <param name="holds">Asked when all is ready to be kept, as the revision given: nothing is where it says no. Null for yes.</param>
     /// <exception cref="OutcomeUnknownException">It may be made or not.</exception>
     public Task<EditOutcome> ApplyAsync(
         Guid packId,
@@ -30,7 +30,7 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
         long? expected,
         Guid? key,
         CancellationToken cancel,
-        Func<Task<bool>>? holds = null) =>
+        Func<long, Task<bool>>? holds = null) =>
         InTransaction(packId, expected, key, async (connection, revision) =>
         {
             if (plan.Rows.Count == 0) return new EditOutcome.Applied(revision);
@@ -44,13 +44,13 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
                 by,
                 OperationKind.Act,
                 cancel).ConfigureAwait(false);
-            if (outcome is EditOutcome.Applied)
-                await RunAsync(
-                    connection,
-                    "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'",
-                    cancel,
-                    packId).ConfigureAwait(false);
-            return holds is null || await holds().ConfigureAwait(false) ? outcome : new EditOutcome.Withheld();
+            if (outcome is not EditOutcome.Applied { Revision: var next }) return outcome;
+            await RunAsync(
+                connection,
+                "UPDATE operations SET state = 'abandoned' WHERE pack_id = $1 AND state = 'undone'",
+                cancel,
+                packId).ConfigureAwait(false);
+            return holds is null || await holds(next).ConfigureAwait(false) ? outcome : new EditOutcome.Withheld();
         }, cancel);
 
     /// <summary>Makes a pack with its first files: both are kept, or neither.</summary>

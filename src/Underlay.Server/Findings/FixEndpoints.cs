@@ -46,36 +46,40 @@ internal static class FixEndpoints
             what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
         }
 
-        // Fixes that are named do no harm but seldom: they are written while that is being found out.
-        return (request.AllThatLoseNothing ? null : await ApplyAllAsync(id, request, what, desk, cancel).ConfigureAwait(false))
-            ?? await ApplyThoseThatDoNoHarmAsync(id, request, what, desk, cancel).ConfigureAwait(false);
+        if (request.AllThatLoseNothing) return await ApplyHarmlessAsync(id, request, what, desk, null, cancel).ConfigureAwait(false);
+        // Fixes that are named seldom do harm: they are written while that is being found out.
+        var (result, tried) = await TryAllAsync(id, request, what, desk, cancel).ConfigureAwait(false);
+        return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, cancel).ConfigureAwait(false);
     }
 
-    /// <summary>Applies all fixes that are named; null where that would do harm, and nothing was changed.</summary>
-    private static async Task<FixResult?> ApplyAllAsync(
+    /// <summary>Applies all fixes that are named; without a result where that would do harm, and nothing was changed.</summary>
+    private static async Task<(FixResult? Result, Tried Tried)> TryAllAsync(
         Guid id,
         FixRequest request,
         string what,
         PackDesk desk,
         CancellationToken cancel)
     {
-        FixDraft? draft = null;
-        var after = await desk.TryEditAsync(id, null, what, before =>
+        Tried? tried = null;
+        var after = await desk.TryEditAsync(id, null, what, pack =>
         {
-            var wanted = Wanted(before, request);
-            using var ahead = AheadOf(before, wanted);
-            draft = FixDraft.Of(before.Tree, wanted, before.FixContext);
+            var wanted = Wanted(pack, request);
+            using var ahead = AheadOf(pack, wanted);
+            var draft = FixDraft.Of(pack.Tree, wanted, pack.FixContext);
             if (draft.Fixes.Count == 0) throw Gone(request);
-            return new PackEdit([.. draft.Edits], Holds: after => FixDraft.DoesNoHarm(before.Report, after.Report));
+            tried = new Tried(pack, draft);
+            return new PackEdit([.. draft.Edits], Holds: then => FixDraft.DoesNoHarm(pack.Report, then.Report));
         }, cancel).ConfigureAwait(false);
-        return after is null ? null : ResultOf(after, draft!.Fixes, []);
+        return (after is null ? null : ResultOf(after, tried!.Draft.Fixes, []), tried!);
     }
 
-    private static async Task<FixResult> ApplyThoseThatDoNoHarmAsync(
+    /// <summary>Applies those fixes that do no harm, and tells which were held back.</summary>
+    private static async Task<FixResult> ApplyHarmlessAsync(
         Guid id,
         FixRequest request,
         string what,
         PackDesk desk,
+        Tried? tried,
         CancellationToken cancel)
     {
         FixOutcome? outcome = null;
@@ -94,7 +98,8 @@ internal static class FixEndpoints
                     snapshot.Report,
                     Check,
                     snapshot.Profile,
-                    wanted);
+                    wanted,
+                    tried?.Pack == snapshot ? tried.Draft : null);
             if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone(request);
             // What was checked last may have been held back; only what differs then is looked at again.
             return new PackEdit([.. outcome.Applied.SelectMany(f => f.Edits)], session);
@@ -138,4 +143,7 @@ internal static class FixEndpoints
 
     private static ProblemException Gone(IReadOnlyList<string> paths) =>
         new(409, "fix-gone", "This fix no longer applies; look at the finding as it is now.") { Paths = paths };
+
+    /// <summary>Fixes that were made, and of which pack.</summary>
+    private sealed record Tried(PackSnapshot Pack, FixDraft Draft);
 }

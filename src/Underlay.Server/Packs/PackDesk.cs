@@ -144,8 +144,9 @@ internal sealed class PackDesk(
             using var next = plan.Rows.Count > 0 && slot.Snapshot == snapshot
                 ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, shelf), wanted.Checked, cancel)
                 : null;
-            Func<Task<bool>>? holds = wanted.Holds is { } judge
-                ? async () => next is not null && judge(await next.CheckedAsync().ConfigureAwait(false))
+            // What was judged of another revision is not judged of this one.
+            Func<long, Task<bool>>? holds = wanted.Holds is { } judge
+                ? async revision => revision == next?.Revision && judge(await next.CheckedAsync().ConfigureAwait(false))
                 : null;
             outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel, holds).ConfigureAwait(false);
             if (outcome is EditOutcome.Applied { Revision: var kept } && kept == next?.Revision)
