@@ -50,8 +50,8 @@ public sealed class AdviceMemory
         {
             var (names, common) = (NameChange.Of(change, before, overlay), placer.Common);
             placer = placer.After(overlay, names);
-            if (common.AreThoseOf(placer.Common)) Forget(change, names);
-            else given.Clear();
+            // A word that became common, or is no longer, leads whoever speaks it elsewhere.
+            Forget(change, names, placer, placer.Common.ButFor(common));
         }
         else
         {
@@ -63,11 +63,12 @@ public sealed class AdviceMemory
         return placer;
     }
 
-    private void Forget(StackChange change, NameChange names)
+    private void Forget(StackChange change, NameChange names, Placer placer, CommonWords turned)
     {
+        bool MayConcern(PackPath path) => names.MayConcern(path) || placer.IsSpoken(path, turned);
         var holds = SideBySide.Select(
             [.. given],
-            g => (g.Key, Holds: !g.Value.Asked.MayDifferAfter(change) && !names.MayConcern(WithoutTray(g.Key.Path))));
+            g => (g.Key, Holds: !g.Value.Asked.MayDifferAfter(change) && !MayConcern(WithoutTray(g.Key.Path))));
         KeepOnly([.. holds.Where(h => h.Holds).Select(h => h.Key)]);
     }
 

@@ -7,6 +7,6 @@ namespace Underlay.Core.Placements;
 /// <param name="Roles">Among those that tell a thing's files apart.</param>
 internal sealed record CommonWords(ImmutableHashSet<string> Names, ImmutableHashSet<string> Roles)
 {
-    /// <summary>True for the same words.</summary>
-    public bool AreThoseOf(CommonWords other) => Names.SetEquals(other.Names) && Roles.SetEquals(other.Roles);
+    /// <summary>The words that are in one of both alone.</summary>
+    public CommonWords ButFor(CommonWords other) => new(Names.SymmetricExcept(other.Names), Roles.SymmetricExcept(other.Roles));
 }

@@ -45,8 +45,8 @@ internal sealed class KnownTargets
     /// <summary>Those at which the base has a file.</summary>
     public IReadOnlyList<KnownTarget> OfBase { get; }
 
-    /// <summary>Words that lead to none.</summary>
-    public CommonWords Common => new(byWord.Common, byRole.Common);
+    /// <summary>Words that lead to none; the prefix, which never does, left aside.</summary>
+    public CommonWords Common => new(prefix is null ? byWord.Common : byWord.Common.Remove(prefix), byRole.Common);
 
     /// <summary>Adds those that things of some more names have or may get, none of which the base has.</summary>
     /// <returns>This, with them.</returns>
@@ -65,7 +65,7 @@ internal sealed class KnownTargets
     /// </summary>
     public IEnumerable<KnownTarget> WithAny(SpokenPath spoken)
     {
-        var pieces = spoken.Pieces.SelectMany(WithSlips).ToHashSet(StringComparer.Ordinal);
+        var pieces = PiecesOf(spoken);
         var found = pieces.Where(p => p != prefix).SelectMany(byWord.ToldBy).ToHashSet();
         if (pieces.Any(p => p == prefix || byWord.Common.Contains(p)))
             found.UnionWith(spoken.Runs.SelectMany(WithSlips).SelectMany(byWhole.With));
@@ -79,6 +79,13 @@ internal sealed class KnownTargets
     /// <summary>True where a path says something of one of them.</summary>
     public bool MayBeMeant(SpokenPath spoken) =>
         WithAny(spoken).Concat(WithRole(spoken)).Any(target => NameMatch.Of(spoken, target).MayMean(target));
+
+    /// <summary>True where a path has one of some words, or one but for a slip.</summary>
+    public bool IsSpoken(SpokenPath spoken, CommonWords words) =>
+        (words.Names.Count > 0 && words.Names.Overlaps(PiecesOf(spoken)))
+        || (words.Roles.Count > 0 && words.Roles.Overlaps(spoken.Name.Words));
+
+    private HashSet<string> PiecesOf(SpokenPath spoken) => spoken.Pieces.SelectMany(WithSlips).ToHashSet(StringComparer.Ordinal);
 
     private IEnumerable<string> WithSlips(string word) => slips.Near(word).Append(word);
 

@@ -70,6 +70,9 @@ public sealed class Placer
     /// <summary>Words that lead to nothing.</summary>
     internal CommonWords Common => known.Common;
 
+    /// <summary>True where a path has one of some words, or one but for a slip.</summary>
+    internal bool IsSpoken(PackPath path, CommonWords words) => known.IsSpoken(new SpokenPath(path), words);
+
     /// <summary>The placer for the pack after a change; this one is done with.</summary>
     internal Placer After(Overlay now, NameChange names) =>
         names.Gone.Count > 0 ? new Placer(now) : new Placer(now, known.Learn(names.Came));

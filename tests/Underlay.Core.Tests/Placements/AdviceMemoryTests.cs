@@ -98,6 +98,36 @@ public class AdviceMemoryTests
     }
 
     [Fact]
+    public void Where_a_word_becomes_common_only_what_has_it_is_looked_up_again()
+    {
+        var other = new CountedFile(Picture.Of(64, 64));
+        List<TreeFile> tray =
+        [
+            .. new[] { "pier_7.png", "saltbrook_peir_9.png", "old/pier lamp.png", "saltbrook_pier.png" }
+                .Select((name, i) => APack.Empty.With(name, Picture.Of(64, 64 + i)).Tree.Files[0]),
+            new TreeFile(PackPath.Parse("gull.png"), other.Length, other),
+        ];
+        tray = tray.ConvertAll(InTray);
+        var memory = new AdviceMemory();
+        var pack = APack.Of().Files.ToDictionary();
+        void Grow(int to)
+        {
+            for (var i = 0; i < to; i++) pack[$"art/surfaces/saltbrook_pier_{i}.png"] = [];
+        }
+
+        Grow(60);
+        memory.Advise(Over(Repository.Kilnmoor, new APack(pack).Tree), tray);
+        var reads = other.Reads;
+        foreach (var names in new[] { 120, 300, 700 })
+        {
+            Grow(names);
+            var overlay = Over(Repository.Kilnmoor, new APack(pack).Tree);
+            Assert.Equal(Lines(new AdviceMemory().Advise(overlay, tray[..4])), Lines(memory.Advise(overlay, tray).Take(4)));
+            Assert.Equal(reads, other.Reads);
+        }
+    }
+
+    [Fact]
     public void What_comes_back_to_the_tray_is_remembered()
     {
         var content = new CountedFile(Picture.Of(64, 64));
