@@ -44,3 +44,11 @@ catch (Exception problem)
     Console.Error.WriteLine(problem.Message);
     return 2;
 }
+catch (Exception fault)
+{
+    // Told as the fault that it is, and not by the system's own means.
+    var what = $"{fault.GetType().Name}: {fault.Message}";
+    Console.Error.WriteLine($"Underlay itself failed ({what}). Nothing more was written. UNDERLAY_TRACE=1 tells where.");
+    if (Trace.IsOn) Console.Error.WriteLine(fault);
+    return 2;
+}

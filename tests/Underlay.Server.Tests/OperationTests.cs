@@ -3,6 +3,7 @@ using System.Text;
 using CsCheck;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
+using Underlay.Server.Packs;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -26,6 +27,22 @@ public class OperationTests(RunningServer server)
         await pack.PostAsync("redo", new { });
         Assert.Equal("two"u8.ToArray(), await pack.FileAsync("b.txt"));
         Assert.Equal(HttpStatusCode.Conflict, (await pack.TryPostAsync("redo", new { })).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_changed_something_names_what_it_did_and_what_did_not_names_nothing()
+    {
+        var pack = await server.NewPackAsync();
+        using var made = await pack.TryPutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
+        Assert.Equal("2", Assert.Single(made.Headers.GetValues(RevisionTag.ActHeader)));
+        using var nothing = await pack.TryPostAsync("fixes", new { allThatLoseNothing = true });
+        Assert.Equal(HttpStatusCode.OK, nothing.StatusCode);
+        Assert.False(nothing.Headers.Contains(RevisionTag.ActHeader));
+        // An act that is no longer the last is not undone by its name.
+        await pack.PutFileAsync("art/surfaces/setts_pale.png", Picture.Of(64, 64).ToPng());
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await pack.TryPostAsync("undo", new { }, "2")).StatusCode);
+        using var undone = await pack.TryPostAsync("undo", new { }, "3");
+        Assert.Equal("4", Assert.Single(undone.Headers.GetValues(RevisionTag.ActHeader)));
     }
 
     [Fact]

@@ -120,6 +120,8 @@ public class PackTests(RunningServer server)
         var (status, type, detail) = await TestPack.ProblemAsync(await pack.TryPutFileAsync("a.txt", [1]));
         Assert.Equal((HttpStatusCode.Gone, "/problems/in-bin"), (status, type));
         Assert.Contains("can be restored", detail, StringComparison.Ordinal);
+        foreach (var turn in new[] { "undo", "redo" })
+            Assert.Equal(HttpStatusCode.Gone, (await pack.TryPostAsync(turn, new { })).StatusCode);
         Assert.DoesNotContain(
             (await TestPack.ReadAsync(await pack.Http.GetAsync("/api/packs"))).EnumerateArray(),
             p => p.GetProperty("id").GetGuid() == pack.Id);

@@ -72,6 +72,26 @@ public class ReleaseTests(RunningServer server)
     }
 
     [Fact]
+    public async Task What_a_release_held_and_the_log_does_not_know_is_told_and_not_taken_for_nothing()
+    {
+        var pack = await server.NewPackAsync();
+        await pack.PutFileAsync("art/surfaces/setts_dark.png", Picture.Of(64, 64).ToPng());
+        await BuildAsync(pack, "1.2.0");
+        await using (var database = server.OpenDatabase())
+        await using (var lose = database.CreateCommand("UPDATE releases SET revision = 999 WHERE pack_id = $1"))
+        {
+            lose.Parameters.AddWithValue(pack.Id);
+            await lose.ExecuteNonQueryAsync();
+        }
+
+        var draft = await pack.GetAsync("draft");
+        Assert.True(draft.GetProperty("isSinceLost").GetBoolean());
+        Assert.Empty(draft.GetProperty("changes").EnumerateArray());
+        Assert.Equal(("1.2.0", "2.0.0"), (draft.GetProperty("since").GetString(), draft.GetProperty("suggested").GetString()));
+        Assert.Equal("", draft.GetProperty("notes").GetString());
+    }
+
+    [Fact]
     public async Task A_release_is_not_undone()
     {
         var pack = await server.NewPackAsync();

@@ -44,6 +44,23 @@ public class ScriptTests(RunningServer server)
     }
 
     [Fact]
+    public async Task A_note_is_not_kept_in_a_damaged_file_and_the_others_stay()
+    {
+        const string Path = ".underlay/script.csv";
+        var pack = await WithTowerAsync();
+        var sound = (await pack.GetAsync("script")).GetProperty("lines")[0].GetProperty("sound").GetString();
+        var damaged = $"sound,speaker,notes\n{sound},Ann,soft\nbells/other,Bo,say \"oh\n";
+        await pack.PutFileAsync(Path, damaged);
+        Assert.Equal("Ann", (await pack.GetAsync("script")).GetProperty("lines")[0].GetProperty("speaker").GetString());
+        var note = new { notes = new[] { new { sound = "bells/more", speaker = "Cy", notes = "" } } };
+        var (status, type, detail) = await TestPack.ProblemAsync(await pack.TryPostAsync("script", note));
+        Assert.Equal((HttpStatusCode.Conflict, "/problems/decisions-damaged"), (status, type));
+        Assert.Contains("line 3", detail, StringComparison.Ordinal);
+        Assert.Equal(damaged, Encoding.UTF8.GetString((await pack.FileAsync(Path))!));
+        Assert.Contains($"decision/unreadable {Path}", await pack.FindingsAsync());
+    }
+
+    [Fact]
     public async Task What_is_no_sound_and_what_is_not_in_the_script_is_refused_and_nothing_changes()
     {
         var pack = await WithTowerAsync();

@@ -34,7 +34,9 @@ public sealed record AGuide(IReadOnlyDictionary<string, byte[]> Files)
                 + string.Concat(rows.Select(r => $"<bird code=\"{r.Bird}\"><plate src=\"{r.Src}\" plumage=\"{r.Plumage}\"/></bird>"))
                 + "</chapter></contents>");
 
-    public CheckReport Check(Edition? edition = null) => CheckReport.Make(Repository.Wrenfield, edition, SmallLibrary.Of, Tree);
+    /// <inheritdoc cref="APack.Check"/>
+    public CheckReport Check(Edition? edition = null) =>
+        NoFaults.In(CheckReport.Make(Repository.Wrenfield, edition, SmallLibrary.Of, Tree));
 
     public IReadOnlyList<Finding> Findings() => Check().Findings;
 

@@ -50,6 +50,7 @@ internal static class CheckCommand
         }
 
         var report = CheckReport.Make(context.Profile, edition, context.Base, source.Tree);
+        Trace.Faults(report);
         return !source.IsFolder && WrongEnding.Find(context.Profile, Path.GetFileName(path)) is { } ending
             ? report with { Findings = [ending, .. report.Findings] }
             : report;

@@ -96,7 +96,9 @@ public sealed class BaseCatalogue
         var located = tree.Files.Select(f => (File: f, Found: profile.Locate(f.Path, edition))).ToList();
         var facts = FactsReader.ReadAll([.. located.Select(l => (l.File, l.Found?.Place))], cancel: cancel);
         var files = located
-            .Select(l => new BaseFile(l.File.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.File.Path]))
+            // One at which we fail is known by its path alone.
+            .Select(l => (l.File.Path, Found: facts[l.File.Path].Fault is null ? l.Found : null))
+            .Select(l => new BaseFile(l.Path, l.Found?.Place, l.Found?.Bindings ?? Bindings.None, facts[l.Path]))
             .ToList();
         var codebooks = profile.Codebooks.ToDictionary(c => c.Key, c => ReadCodebook(c, tree), StringComparer.Ordinal);
         return new BaseCatalogue(edition, files, codebooks, path => tree.Find(path)!.ReadAll());

@@ -29,7 +29,8 @@ public static class FactsReader
         if (reader is { KeepsBytes: true })
         {
             var bytes = file.ReadAll();
-            return new FileFacts(file.Content.HashOf(bytes), length, reader.Read(bytes, place!));
+            var (entry, fault) = Judge(reader, bytes, place!);
+            return new FileFacts(file.Content.HashOf(bytes), length, entry) { Fault = fault };
         }
 
         var pooled = ArrayPool<byte>.Shared.Rent(Math.Max(1, length));
@@ -37,13 +38,25 @@ public static class FactsReader
         {
             var memory = pooled.AsMemory(0, length);
             file.Content.Read(memory.Span);
-            var facts = reader?.Read(memory, place!);
-            if (key is not null) file.Content.Learn(key, () => Write(reader!, facts!));
-            return new FileFacts(file.Content.HashOf(memory.Span), length, facts);
+            var (facts, fault) = reader is null ? (null, null) : Judge(reader, memory, place!);
+            if (key is not null && facts is not null) file.Content.Learn(key, () => Write(reader!, facts));
+            return new FileFacts(file.Content.HashOf(memory.Span), length, facts) { Fault = fault };
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(pooled);
+        }
+    }
+
+    private static (ContentFacts? Facts, Exception? Fault) Judge(ContentReader reader, ReadOnlyMemory<byte> bytes, Place place)
+    {
+        try
+        {
+            return (reader.Read(bytes, place), null);
+        }
+        catch (Exception fault) when (Faults.IsOurs(fault))
+        {
+            return (null, fault);
         }
     }
 

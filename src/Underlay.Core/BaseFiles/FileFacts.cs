@@ -11,9 +11,12 @@ namespace Underlay.Core.BaseFiles;
 /// </summary>
 /// <param name="Hash">SHA-256 of the bytes.</param>
 /// <param name="Length">Bytes.</param>
-/// <param name="Content">What is known of its content; null for a file outside every place.</param>
+/// <param name="Content">What is known of its content; null for a file outside every place, and for one at which we failed.</param>
 public sealed record FileFacts(ContentHash Hash, long Length, ContentFacts? Content)
 {
+    /// <summary>What we failed with; null where the file was read, whatever was found.</summary>
+    public Exception? Fault { get; init; }
+
     /// <summary>Given where the place reads pictures.</summary>
     public PictureFacts? Picture => Content as PictureFacts;
 

@@ -105,7 +105,7 @@ internal static class Blame
 
     private static Finding Take(Finding cause, List<Finding> followers)
     {
-        if (followers.Count == 0) return cause;
+        if (followers.Count == 0 || cause.IsOurFault) return cause;
         var predicts = cause.Predicts.Concat(followers.SelectMany(f => f.Predicts)).Distinct().ToList();
         var also = followers.Select(f => f.Path).Where(p => p != cause.Path).Distinct().Order(StringComparer.Ordinal).ToList();
         // What the host would do is said by the finding that is told, when only the one folded into it knew.

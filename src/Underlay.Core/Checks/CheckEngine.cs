@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Stacks;
@@ -10,14 +11,14 @@ public sealed class CheckEngine
     // So few are looked at before threads would be.
     private const int FewGroups = 200;
 
-    private readonly Check[] all;
+    private readonly Check[] checks;
     private readonly GroupChecks local;
     private readonly GroupChecks structural;
 
     /// <summary>An engine with these checks.</summary>
     public CheckEngine(IReadOnlyList<Check> checks)
     {
-        all = [.. checks];
+        this.checks = [.. checks];
         local = new GroupChecks(checks.Where(c => c.Scope is CheckScope.File or CheckScope.Group));
         structural = new GroupChecks(checks.Where(c => c.Scope == CheckScope.Structure));
     }
@@ -29,8 +30,7 @@ public sealed class CheckEngine
     public IReadOnlyList<Finding> Run(Overlay overlay) => Run(overlay, EngineMemory.Empty).Findings;
 
     /// <summary>
-    /// Runs again after a change. In groups that are as they were, checks of file and group scope do not look again, and
-    /// those of structure scope only when what they asked may have another answer.
+    /// Runs again after a change: in groups that are as they were, checks look again only when what they asked may have another answer.
     /// </summary>
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="before">What an earlier run handed on.</param>
@@ -39,50 +39,60 @@ public sealed class CheckEngine
         var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
         var change = before.Overlay is { } last && !sameStructure ? StackChange.Between(last, overlay) : null;
         var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
-        bool Holds(Asked asked) => sameStructure || (change is not null && !asked.MayDifferAfter(change));
-        bool IsKnown(Group group) => sameAuthor && before.Groups.TryGetValue(group.Key, out var known) && IsSame(known.Group, group);
+        bool Holds(Found found) => sameStructure || (change is not null && !found.Asked.MayDifferAfter(change));
+        GroupFindings? KnownOf(Group group) =>
+            sameAuthor && before.Groups.TryGetValue(group.Key, out var known) && IsSame(known.Group, group) ? known : null;
 
-        var changed = overlay.Groups.Where(g => !IsKnown(g)).ToList();
-        var other = changed.Select(g => g.Key).ToHashSet(StringComparer.Ordinal);
-        var anew = overlay.Groups.Where(g => other.Contains(g.Key) || !Holds(before.Groups[g.Key].Asked)).ToList();
-        GroupFindings Inspect(Group group)
+        var faults = new ConcurrentBag<JudgingFault>();
+        GroupFindings Inspect((Group Group, GroupFindings? Known) looked)
         {
-            var known = other.Contains(group.Key) ? null : before.Groups[group.Key];
-            var (structure, asked) = Asked.While(() => structural.Inspect(overlay, group));
-            return new GroupFindings(group, known?.Local ?? local.Inspect(overlay, group), structure, asked);
+            var (group, known) = looked;
+            Found Look(GroupChecks checks, Found? found) =>
+                found is not null && Holds(found) ? found : Found.While(() => checks.Inspect(overlay, group, faults));
+            return new GroupFindings(group, Look(local, known?.Local), Look(structural, known?.Structural));
         }
 
+        var all = overlay.Groups.Select(g => (Group: g, Known: KnownOf(g))).ToList();
+        var anew = all.Where(g => g.Known is not { } known || !Holds(known.Local) || !Holds(known.Structural)).ToList();
         var inspected = anew.Count < FewGroups ? [.. anew.Select(Inspect)] : SideBySide.Select(anew, Inspect);
         var byKey = inspected.ToDictionary(g => g.Group.Key, StringComparer.Ordinal);
-        var groups = overlay.Groups.Select(g => byKey.GetValueOrDefault(g.Key) ?? before.Groups[g.Key]).ToList();
+        var groups = all.Select(g => byKey.GetValueOrDefault(g.Group.Key) ?? g.Known!).ToList();
         var found = new List<Finding>();
         foreach (var group in groups)
         {
-            found.AddRange(group.Local);
-            found.AddRange(group.Structural);
+            found.AddRange(group.Local.Findings);
+            found.AddRange(group.Structural.Findings);
         }
 
+        var changed = all.Where(g => g.Known is null).Select(g => g.Group);
         var touched = changed.SelectMany(g => g.Shown.Concat(g.Dropped.Select(d => d.Placement))).Select(p => p.Path).ToHashSet();
-        WholeFindings InspectWhole(Check check)
+        Found? InspectWhole(Check check)
         {
             // What a finding says of a file holds for the bytes that it saw.
             if (check.Scope == CheckScope.Structure
                 && before.Whole.TryGetValue(check, out var known)
-                && Holds(known.Asked)
+                && Holds(known)
                 && !known.Findings.Any(f => f.Saw.Keys.Any(touched.Contains)))
                 return known;
-            var (findings, asked) = Asked.While(() => check.Inspect(overlay).ToList());
-            return new WholeFindings(findings, asked);
+            try
+            {
+                return Found.While(() => [.. check.Inspect(overlay)]);
+            }
+            catch (Exception fault) when (Faults.IsOurs(fault))
+            {
+                faults.Add(new JudgingFault(null, check.Code, fault));
+                return null;
+            }
         }
 
-        var whole = SideBySide.Select(all, InspectWhole);
-        foreach (var check in whole) found.AddRange(check.Findings);
+        var whole = SideBySide.Select(checks, InspectWhole);
+        foreach (var check in whole) found.AddRange(check?.Findings ?? []);
         var memory = new EngineMemory(
             overlay,
             groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal),
-            all.Zip(whole).ToDictionary(w => w.First, w => w.Second));
-        var told = Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree).Waivers);
-        return new EngineRun(told, memory, [.. anew.Select(g => g.Key)]);
+            checks.Zip(whole).Where(w => w.Second is not null).ToDictionary(w => w.First, w => w.Second!));
+        var told = Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree));
+        return new EngineRun(overlay, told, memory, [.. anew.Select(g => g.Group.Key)], [.. faults]);
     }
 
     private static List<Finding> Order(IEnumerable<Finding> findings, IReadOnlyList<Waiver> waivers)

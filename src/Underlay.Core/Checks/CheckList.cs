@@ -107,7 +107,8 @@ public static class CheckList
         new RowWithoutFile(),
         new EmptyTableValue(),
         new CopiedRows(),
-        new UnreadableWaivers(),
+        new UnreadableDecisions(),
+        new FailedJudging(),
     ];
 
     /// <summary>The codes of all checks, those that look at archives before the engine runs among them.</summary>

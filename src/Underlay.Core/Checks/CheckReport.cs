@@ -22,6 +22,9 @@ public sealed record CheckReport(
     IReadOnlyList<CheckCode> Skipped,
     Overlay? Overlay)
 {
+    /// <summary>The files at which we failed, and without which all was judged.</summary>
+    public IReadOnlyList<UnjudgedFile> Unjudged => Overlay?.Pack.Unjudged ?? [];
+
     /// <summary>How many findings have a severity, the waived ones left aside.</summary>
     public int Count(Severity severity) => Findings.Count(f => f.Severity == severity && f.Waiver is null);
 
@@ -42,5 +45,5 @@ public sealed record CheckReport(
         FileTree tree,
         IProgress<int>? progress = null,
         CancellationToken cancel = default) =>
-        CheckSession.Open(profile, edition, baseOf, tree, progress, cancel).Report;
+        CheckSession.Open(profile, edition, baseOf, tree, null, progress, cancel).Report;
 }

@@ -3,17 +3,24 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
 
+/// <summary>What checks found, and what they asked the stack for while they looked.</summary>
+/// <param name="Findings">The findings.</param>
+/// <param name="Asked">The questions; with the same answers the findings are the same.</param>
+internal sealed record Found(IReadOnlyList<Finding> Findings, Asked Asked)
+{
+    /// <summary>Looks, and notes the questions.</summary>
+    public static Found While(Func<IReadOnlyList<Finding>> look)
+    {
+        var (findings, asked) = Asked.While(look);
+        return new Found(findings, asked);
+    }
+}
+
 /// <summary>A group and what was found in it.</summary>
 /// <param name="Group">The group.</param>
 /// <param name="Local">By checks of file and group scope.</param>
 /// <param name="Structural">By checks of structure scope.</param>
-/// <param name="Asked">What these asked of the stack.</param>
-internal sealed record GroupFindings(Group Group, IReadOnlyList<Finding> Local, IReadOnlyList<Finding> Structural, Asked Asked);
-
-/// <summary>What a check found in the pack as a whole.</summary>
-/// <param name="Findings">The findings.</param>
-/// <param name="Asked">What it asked of the stack.</param>
-internal sealed record WholeFindings(IReadOnlyList<Finding> Findings, Asked Asked);
+internal sealed record GroupFindings(Group Group, Found Local, Found Structural);
 
 /// <summary>What a run found, to be taken over by the next run where what was looked at is the same.</summary>
 public sealed class EngineMemory
@@ -21,7 +28,7 @@ public sealed class EngineMemory
     internal EngineMemory(
         Overlay? overlay,
         IReadOnlyDictionary<string, GroupFindings> groups,
-        IReadOnlyDictionary<Check, WholeFindings> whole)
+        IReadOnlyDictionary<Check, Found> whole)
     {
         Overlay = overlay;
         Groups = groups;
@@ -32,7 +39,7 @@ public sealed class EngineMemory
     public static EngineMemory Empty { get; } = new(
         null,
         new Dictionary<string, GroupFindings>(),
-        new Dictionary<Check, WholeFindings>());
+        new Dictionary<Check, Found>());
 
     /// <summary>The stack of that run; null before any.</summary>
     internal Overlay? Overlay { get; }
@@ -41,11 +48,18 @@ public sealed class EngineMemory
     internal IReadOnlyDictionary<string, GroupFindings> Groups { get; }
 
     /// <summary>What was found in the pack as a whole.</summary>
-    internal IReadOnlyDictionary<Check, WholeFindings> Whole { get; }
+    internal IReadOnlyDictionary<Check, Found> Whole { get; }
 }
 
 /// <summary>What a run found, and what the next one may take over.</summary>
+/// <param name="Overlay">The pack over its base.</param>
 /// <param name="Findings">Each fact once, waivers applied, ordered by path, then code, pointer and discriminator.</param>
 /// <param name="Memory">For the next run.</param>
 /// <param name="Looked">Keys of the groups that were looked at anew.</param>
-public sealed record EngineRun(IReadOnlyList<Finding> Findings, EngineMemory Memory, IReadOnlyList<string> Looked);
+/// <param name="Faults">Where checks failed; with any of them the findings are not whole.</param>
+public sealed record EngineRun(
+    Overlay Overlay,
+    IReadOnlyList<Finding> Findings,
+    EngineMemory Memory,
+    IReadOnlyList<string> Looked,
+    IReadOnlyList<JudgingFault> Faults);

@@ -37,11 +37,24 @@ public sealed record LaterValue(PackPath Path, string Pointer, string? Json)
 /// <summary>Reads and writes <c>.underlay/later.json</c> (docs/pack-files.md).</summary>
 public static class LaterValues
 {
-    /// <summary>Where they are kept.</summary>
-    public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/later.json");
+    /// <summary>The file.</summary>
+    public static DecisionFile<LaterValue> File { get; } = new(
+        PackPath.Parse($"{ReservedFolder.Name}/later.json"),
+        "marks for later",
+        new JsonRows<LaterValue>(
+            "later",
+            "path, pointer and value",
+            ReadOne,
+            row => new JsonObject
+            {
+                ["path"] = row.Path.Value,
+                ["pointer"] = row.Pointer,
+                ["value"] = JsonNode.Parse(row.Json ?? "null"),
+            }),
+        row => $"{row.Path}#{row.Pointer}");
 
-    /// <summary>All of them, by entry; rows that cannot be read are passed over.</summary>
-    public static ILookup<PackPath, LaterValue> Read(FileTree tree) => ReadAll(tree).ToLookup(l => l.Path);
+    /// <summary>All of them, by entry.</summary>
+    public static ILookup<PackPath, LaterValue> Read(FileTree tree) => File.Read(tree).Rows.ToLookup(l => l.Path);
 
     /// <summary>
     /// Which of an entry's marks still stand, and where. Those of one row go together: where the only other row that holds more than
@@ -79,62 +92,43 @@ public static class LaterValues
         ];
     }
 
-    /// <summary>The edits that mark values for later; marks of entries that are gone are let go.</summary>
-    public static IReadOnlyList<TreeEdit> Mark(FileTree tree, IReadOnlyCollection<LaterValue> values)
-    {
-        var all = ReadAll(tree);
-        var others = all.Where(l => tree.Find(l.Path) is not null && values.All(v => v.Path != l.Path || v.Pointer != l.Pointer));
-        return Write(tree, all, [.. others, .. values]);
-    }
+    /// <summary>Marks values for later; marks of entries that are gone are let go.</summary>
+    public static DecisionChange Mark(FileTree tree, IReadOnlyCollection<LaterValue> values) =>
+        Change(tree, rows => rows
+            .Where(l => tree.Find(l.Path) is not null && values.All(v => v.Path != l.Path || v.Pointer != l.Pointer))
+            .Concat(values));
 
-    /// <summary>The edits that take marks away.</summary>
+    /// <summary>Takes marks away.</summary>
     /// <param name="tree">The pack's files.</param>
     /// <param name="path">The entry.</param>
     /// <param name="entry">Its text.</param>
     /// <param name="pointers">Where the marked values stand in it.</param>
-    public static IReadOnlyList<TreeEdit> Unmark(FileTree tree, PackPath path, JsonText entry, IReadOnlyCollection<string> pointers)
-    {
-        var all = ReadAll(tree);
-        var standing = Standing(entry, all.Where(l => l.Path == path)).DistinctBy(s => s.Mark).ToDictionary(s => s.Mark, s => s.Pointer);
-        return Write(tree, all, all.FindAll(l => l.Path != path || !pointers.Contains(standing.GetValueOrDefault(l, l.Pointer))));
-    }
+    public static DecisionChange Unmark(FileTree tree, PackPath path, JsonText entry, IReadOnlyCollection<string> pointers) =>
+        Change(tree, rows =>
+        {
+            var standing = Standing(entry, rows.Where(l => l.Path == path))
+                .DistinctBy(s => s.Mark)
+                .ToDictionary(s => s.Mark, s => s.Pointer);
+            return rows.Where(l => l.Path != path || !pointers.Contains(standing.GetValueOrDefault(l, l.Pointer)));
+        });
 
-    /// <summary>The edits after which marks of an entry follow it to another path.</summary>
-    public static IReadOnlyList<TreeEdit> Follow(FileTree tree, PackPath from, PackPath to)
-    {
-        var all = ReadAll(tree);
-        return Write(tree, all, all.ConvertAll(l => l.Path == from ? l with { Path = to } : l));
-    }
+    /// <summary>Lets the marks of an entry follow it to another path.</summary>
+    public static DecisionChange Follow(FileTree tree, PackPath from, PackPath to) =>
+        Change(tree, rows => rows.Select(l => l.Path == from ? l with { Path = to } : l));
 
     internal static bool IsNumber(string step) => step.Length > 0 && step.All(char.IsAsciiDigit);
 
     private static string AnyRow(string row) =>
         string.Concat(JsonText.Tokens(row).ToArray().Select(t => IsNumber(t) ? "/*" : $"/{JsonText.Escape(t)}"));
 
-    private static List<LaterValue> ReadAll(FileTree tree)
-    {
-        var found = new List<LaterValue>();
-        if (!tree.TryFind(Path, out var file)) return found;
-        var text = JsonText.Parse(file.ReadAll());
-        foreach (var (at, _) in text.FindAll("/later/*"))
-        {
-            if (!PackPath.TryParse(text.FindString($"{at}/path"), out var path, out _)) continue;
-            var pointer = text.FindString($"{at}/pointer") ?? "";
-            if (pointer.Length == 0) found.Add(new LaterValue(path, "", null));
-            else if (text.Find($"{at}/value") is { } value) found.Add(new LaterValue(path, pointer, value.GetRawText()));
-        }
+    private static DecisionChange Change(FileTree tree, Func<IReadOnlyList<LaterValue>, IEnumerable<LaterValue>> change) =>
+        File.Change(tree, rows => change(rows).OrderBy(v => v.Path).ThenBy(v => v.Pointer, StringComparer.Ordinal));
 
-        return found;
-    }
-
-    private static IReadOnlyList<TreeEdit> Write(FileTree tree, List<LaterValue> before, List<LaterValue> now)
+    private static LaterValue? ReadOne(JsonText text, string at)
     {
-        if (now.SequenceEqual(before)) return [];
-        if (now.Count == 0) return [new TreeEdit.Delete(Path)];
-        var rows = now
-            .OrderBy(v => v.Path)
-            .ThenBy(v => v.Pointer, StringComparer.Ordinal)
-            .Select(v => new JsonObject { ["path"] = v.Path.Value, ["pointer"] = v.Pointer, ["value"] = JsonNode.Parse(v.Json ?? "null") });
-        return [new TreeEdit.Write(Path, JsonBytes.OnLines(new JsonObject { ["later"] = new JsonArray([.. rows]) }))];
+        if (!PackPath.TryParse(text.FindString($"{at}/path"), out var path, out _)) return null;
+        var pointer = text.FindString($"{at}/pointer") ?? "";
+        if (pointer.Length == 0) return new LaterValue(path, "", null);
+        return text.Find($"{at}/value") is { } value ? new LaterValue(path, pointer, value.GetRawText()) : null;
     }
 }

@@ -1,5 +1,3 @@
-using System.Text;
-using Underlay.Core.Formats.Csv;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Decisions;
@@ -13,34 +11,33 @@ public sealed record ScriptNote(string Speaker, string Notes)
     public static ScriptNote Empty { get; } = new("", "");
 }
 
+/// <summary>A note on one sound.</summary>
+/// <param name="Sound">The name by which entries know it.</param>
+/// <param name="Note">The note.</param>
+public sealed record SoundNote(string Sound, ScriptNote Note);
+
 /// <summary>Reads and writes <c>.underlay/script.csv</c> (docs/pack-files.md).</summary>
 public static class ScriptFile
 {
-    private static readonly string[] Columns = ["sound", "speaker", "notes"];
+    /// <summary>The file.</summary>
+    public static DecisionFile<SoundNote> File { get; } = new(
+        PackPath.Parse($"{ReservedFolder.Name}/script.csv"),
+        "notes on recordings",
+        new CsvRows<SoundNote>(
+            ["sound", "speaker", "notes"],
+            values => new SoundNote(values[0], new ScriptNote(values[1], values[2])),
+            row => [row.Sound, row.Note.Speaker, row.Note.Notes]),
+        row => row.Sound);
 
-    /// <summary>Where notes are kept.</summary>
-    public static PackPath Path { get; } = PackPath.Parse($"{ReservedFolder.Name}/script.csv");
+    /// <summary>The notes by the name of the sound.</summary>
+    public static IReadOnlyDictionary<string, ScriptNote> Read(FileTree tree) =>
+        File.Read(tree).Rows.ToDictionary(r => r.Sound, r => r.Note, StringComparer.Ordinal);
 
-    /// <summary>The notes by the name of the sound; rows that cannot be read are passed over.</summary>
-    public static IReadOnlyDictionary<string, ScriptNote> Read(FileTree tree)
-    {
-        var notes = new Dictionary<string, ScriptNote>(StringComparer.Ordinal);
-        if (!tree.TryFind(Path, out var file) || CsvText.Read(Encoding.UTF8.GetString(file.ReadAll())) is not { } csv) return notes;
-        foreach (var row in csv.Rows.Skip(1))
-            if (csv.Value(row, Columns[0]) is { Length: > 0 } sound)
-                notes[sound] = new ScriptNote(csv.Value(row, Columns[1]) ?? "", csv.Value(row, Columns[2]) ?? "");
-        return notes;
-    }
-
-    /// <summary>The edits that keep other notes beside those that are there; a note of which nothing is left goes.</summary>
-    public static IReadOnlyList<TreeEdit> Set(FileTree tree, IReadOnlyDictionary<string, ScriptNote> notes)
-    {
-        var all = Read(tree).ToDictionary(n => n.Key, n => n.Value, StringComparer.Ordinal);
-        foreach (var (sound, note) in notes) all[sound] = note;
-        var kept = all.Where(n => n.Value != ScriptNote.Empty).OrderBy(n => n.Key, StringComparer.Ordinal).ToList();
-        if (kept.Count == 0) return tree.Find(Path) is null ? [] : [new TreeEdit.Delete(Path)];
-        var csv = CsvText.Read("key\n")!;
-        var text = csv.Format(Columns) + string.Concat(kept.Select(n => csv.Format([n.Key, n.Value.Speaker, n.Value.Notes])));
-        return [new TreeEdit.Write(Path, Encoding.UTF8.GetBytes(text))];
-    }
+    /// <summary>Keeps other notes beside those that are there; a note of which nothing is left goes.</summary>
+    public static DecisionChange Set(FileTree tree, IReadOnlyDictionary<string, ScriptNote> notes) =>
+        File.Change(tree, rows => rows
+            .Where(r => !notes.ContainsKey(r.Sound))
+            .Concat(notes.Select(n => new SoundNote(n.Key, n.Value)))
+            .Where(r => r.Note != ScriptNote.Empty)
+            .OrderBy(r => r.Sound, StringComparer.Ordinal));
 }

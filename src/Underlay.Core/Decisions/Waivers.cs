@@ -14,38 +14,43 @@ public sealed record Waiver(FindingKey Key, string Reason, IReadOnlyDictionary<s
 /// <summary>Reads and writes <c>.underlay/waivers.json</c> (docs/pack-files.md).</summary>
 public static class Waivers
 {
-    /// <summary>The waivers of a pack; a file that cannot be read gives none and the problem.</summary>
-    public static (IReadOnlyList<Waiver> Waivers, string? Problem) Read(FileTree tree)
-    {
-        if (!tree.TryFind(ReservedFolder.Waivers, out var file)) return ([], null);
-        var text = JsonText.Parse(file.ReadAll());
-        if (text.Problem is { } problem) return ([], $"{problem.Says} ({problem.At})");
-        if (text.Find("/waivers") is not { ValueKind: JsonValueKind.Array } list) return ([], "a list “waivers” is wanted");
-        var waivers = new List<Waiver>();
-        for (var i = 0; i < list.GetArrayLength(); i++)
-        {
-            if (ReadOne(text, $"/waivers/{i}") is not { } waiver)
-                return ([], $"waiver {i + 1} needs code, path, reason and hashes ({text.Locate($"/waivers/{i}")})");
-            waivers.Add(waiver);
-        }
+    /// <summary>The file.</summary>
+    public static DecisionFile<Waiver> File { get; } = new(
+        ReservedFolder.Waivers,
+        "waivers",
+        new JsonRows<Waiver>("waivers", "code, path, reason and hashes", ReadOne, WriteOne),
+        row => $"{row.Key.Code} {row.Key.Path} {row.Key.Pointer} {row.Key.Discriminator}");
 
-        return (waivers, null);
-    }
+    /// <summary>The waivers of a pack that can be read.</summary>
+    public static IReadOnlyList<Waiver> Read(FileTree tree) => File.Read(tree).Rows;
 
-    /// <summary>The file that holds the waivers.</summary>
-    public static TreeEdit.Write Write(IEnumerable<Waiver> waivers)
+    /// <summary>Keeps waivers, those that are there of the same findings replaced.</summary>
+    public static DecisionChange Add(FileTree tree, IReadOnlyCollection<Waiver> more) =>
+        File.Change(tree, rows => [.. rows.Where(r => more.All(m => m.Key != r.Key)), .. more]);
+
+    /// <summary>Withdraws the waivers of some findings.</summary>
+    public static DecisionChange Withdraw(FileTree tree, IReadOnlySet<FindingKey> keys) =>
+        File.Change(tree, rows => rows.Where(r => !keys.Contains(r.Key)));
+
+    /// <summary>Lets the waivers of a file follow it to another path.</summary>
+    public static DecisionChange Follow(FileTree tree, PackPath from, PackPath to) =>
+        File.Change(tree, rows => rows.Select(r => r.Key.Path == from.Value ? Moved(r, from.Value, to.Value) : r));
+
+    private static Waiver Moved(Waiver waiver, string from, string to) => waiver with
     {
-        var rows = waivers.Select(w => new JsonObject
-        {
-            ["code"] = w.Key.Code.Value,
-            ["path"] = w.Key.Path,
-            ["pointer"] = w.Key.Pointer,
-            ["discriminator"] = w.Key.Discriminator,
-            ["reason"] = w.Reason,
-            ["hashes"] = new JsonObject(w.Hashes.Select(h => KeyValuePair.Create(h.Key, (JsonNode?)h.Value))),
-        });
-        return new TreeEdit.Write(ReservedFolder.Waivers, JsonBytes.OnLines(new JsonObject { ["waivers"] = new JsonArray([.. rows]) }));
-    }
+        Key = waiver.Key with { Path = to },
+        Hashes = waiver.Hashes.ToDictionary(h => h.Key == from ? to : h.Key, h => h.Value, StringComparer.Ordinal),
+    };
+
+    private static JsonObject WriteOne(Waiver waiver) => new()
+    {
+        ["code"] = waiver.Key.Code.Value,
+        ["path"] = waiver.Key.Path,
+        ["pointer"] = waiver.Key.Pointer,
+        ["discriminator"] = waiver.Key.Discriminator,
+        ["reason"] = waiver.Reason,
+        ["hashes"] = new JsonObject(waiver.Hashes.Select(h => KeyValuePair.Create(h.Key, (JsonNode?)h.Value))),
+    };
 
     private static Waiver? ReadOne(JsonText text, string at)
     {

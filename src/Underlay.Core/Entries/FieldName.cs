@@ -24,5 +24,7 @@ public static class FieldName
 
     /// <summary>A token; a number counts the items of a list from 0.</summary>
     private static string Name(string token) =>
-        int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? $"number {index + 1}" : $"“{token}”";
+        int.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? $"number {index + 1L}"
+            : token.Length == 0 ? "the field without a name"
+            : $"“{token}”";
 }

@@ -97,7 +97,9 @@ internal sealed class Schema
         void Refuse(string words)
         {
             var last = pointer[(pointer.LastIndexOf('/') + 1)..];
-            var name = pointer.Length == 0 ? "the file" : char.IsAsciiDigit(last[0]) ? FieldName.Quote(pointer) : $"“{last}”";
+            // A number alone, or nothing, names no field.
+            var isNoName = last is [] or [>= '0' and <= '9', ..];
+            var name = pointer.Length == 0 ? "the file" : isNoName ? FieldName.Quote(pointer) : $"“{last}”";
             faults.Add(new EntryFault(pointer, "", $"{name} is {FaultWords.Show(value)}; wanted is {words}"));
         }
     }

@@ -83,6 +83,11 @@ public sealed record Finding
     /// <summary>Codes of other findings at the same path that this one says better: they are told as part of it.</summary>
     public IReadOnlyList<string> Covers { get; init; } = [];
 
+    /// <summary>
+    /// True for a fault of ours: what rests on it is told as part of it, and nothing is predicted, since nobody knows.
+    /// </summary>
+    public bool IsOurFault { get; init; }
+
     /// <summary>True for what follows from any other blocker: told where there is none.</summary>
     public bool IsOnlyAlone { get; init; }
 

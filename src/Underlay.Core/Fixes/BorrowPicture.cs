@@ -61,7 +61,7 @@ public sealed record BorrowPicture(
         return
         [
             new TreeEdit.Write(Path, bytes),
-            .. PlaceholderFiles.Add(tree, [new PlaceholderFile(Path, ContentHash.Of(bytes), From.Value)]),
+            .. PlaceholderFiles.Add(tree, [new PlaceholderFile(Path, ContentHash.Of(bytes), From.Value)]).Edits,
         ];
     }
 

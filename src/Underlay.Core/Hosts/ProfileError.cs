@@ -1,3 +1,5 @@
+using Underlay.Core.Formats;
+
 namespace Underlay.Core.Hosts;
 
 /// <summary>Something in a host profile that cannot be read.</summary>
@@ -6,8 +8,12 @@ namespace Underlay.Core.Hosts;
 /// <param name="Expected">What was expected, as a sentence without its full stop.</param>
 public sealed record ProfileError(string File, string Pointer, string Expected)
 {
+    /// <summary>Where in the file that is; null where there is no such file.</summary>
+    public TextPosition? At { get; init; }
+
     /// <inheritdoc/>
-    public override string ToString() => Pointer.Length == 0 ? $"{File}: {Expected}" : $"{File} {Pointer}: {Expected}";
+    public override string ToString() =>
+        File + (At is { } at ? $", {at}" : "") + (Pointer.Length == 0 ? "" : $" ({Pointer})") + $": {Expected}";
 }
 
 /// <summary>A profile, or what kept it from being read.</summary>

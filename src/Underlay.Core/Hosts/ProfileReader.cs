@@ -24,7 +24,15 @@ public sealed class ProfileReader
     {
         var reader = new ProfileReader(tree);
         var profile = reader.ReadHost();
-        return new ProfileResult(reader.errors.Count == 0 ? profile : null, reader.errors);
+        return new ProfileResult(reader.errors.Count == 0 ? profile : null, [.. reader.errors.Select(reader.Locate)]);
+    }
+
+    /// <summary>The error with where in its file it stands.</summary>
+    private ProfileError Locate(ProfileError error)
+    {
+        if (!PackPath.TryParse(error.File, out var path, out _) || !tree.TryFind(path, out var file)) return error;
+        var text = JsonText.Parse(file.ReadAll());
+        return text.Problem is { At: var stuck } ? error with { At = stuck } : error with { At = text.Locate(error.Pointer) };
     }
 
     private HostProfile? ReadHost()
@@ -38,7 +46,10 @@ public sealed class ProfileReader
         var editions = host.Objects("editions").Select(ReadEdition).ToList();
         RequireUnique(host, "editions", editions.Select(e => e.Key));
         var placeholders = host.Members("placeholders").Select(ReadPlaceholder).ToDictionary(p => p.Name, StringComparer.Ordinal);
-        var words = (Outcomes: ReadWords(host, "outcomes"), Drops: ReadWords(host, "drops"), Reasons: ReadWords(host, "reasons"));
+        var words = (
+            Outcomes: ReadWords(host, "outcomes", []),
+            Drops: ReadWords(host, "drops", OwnCodes.Drops),
+            Reasons: ReadWords(host, "reasons", OwnCodes.Reasons));
         var templates = ReadTemplates();
         var manifest = ReadManifest(host.Object("manifest"));
         var codebooks = host.Objects("codebooks", least: 0).Select(c => ReadCodebook(c, placeholders)).OfType<CodebookRule>().ToList();
@@ -96,7 +107,7 @@ public sealed class ProfileReader
 
         var json = JsonText.Parse(file.ReadAll());
         if (json.Problem is not { } problem) return json;
-        errors.Add(new ProfileError(name, "", $"{problem.Says} ({problem.At})"));
+        errors.Add(new ProfileError(name, "", problem.Says));
         return null;
     }
 
@@ -116,7 +127,7 @@ public sealed class ProfileReader
         return placeholder;
     }
 
-    private static List<HostWord> ReadWords(ProfileCursor host, string field)
+    private static List<HostWord> ReadWords(ProfileCursor host, string field, IReadOnlyList<string> own)
     {
         var words = new List<HostWord>();
         foreach (var cursor in host.Objects(field))
@@ -129,6 +140,9 @@ public sealed class ProfileReader
         }
 
         RequireUnique(host, field, words.Select(w => w.Code));
+        // What Underlay finds by itself has to be said too.
+        foreach (var code in own.Where(o => words.TrueForAll(w => w.Code != o)))
+            host.Fail(field, $"the code “{code}” was expected among them, which Underlay writes itself");
         return words;
     }
 
@@ -284,7 +298,9 @@ public sealed class ProfileReader
             Table = content == PlaceContent.Table ? ReadTable(cursor) : null,
             Index = content == PlaceContent.Index ? ReadIndex(cursor.Object("index"), rules) : null,
             Id = cursor.TextIfAny("id"),
-            Unreadable = cursor.Has("unreadable") ? rules.ReadConsequence(cursor.Object("unreadable")) : Consequence.Drops("unreadable"),
+            Unreadable = cursor.Has("unreadable")
+                ? rules.ReadConsequence(cursor.Object("unreadable"))
+                : Consequence.Drops(OwnCodes.Unreadable),
             Rules = rules.ReadRules(cursor.Objects("rules", least: 0)),
             Template = cursor.TextIfAny("template"),
             Basis = RuleReader.ReadBasis(cursor),

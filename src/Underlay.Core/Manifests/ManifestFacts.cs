@@ -69,7 +69,22 @@ public sealed class ManifestFacts
     public static ManifestFacts Read(HostProfile profile, FileTree tree)
     {
         if (!tree.TryFind(profile.Manifest.Path, out var file)) return new ManifestFacts(profile, null, []);
-        var text = profile.Manifest.Format.Read(file.ReadAll());
+        var bytes = file.ReadAll();
+        try
+        {
+            return Read(profile, bytes);
+        }
+        catch (Exception fault) when (Core.Faults.IsOurs(fault))
+        {
+            // Without it there is no pack to judge: what is not understood of it is as good as not read.
+            var says = $"Underlay fails at it ({Core.Faults.Innermost(fault).GetType().Name}), which is a fault of Underlay’s";
+            return new ManifestFacts(profile, JsonText.Unreadable(bytes, says, new TextPosition(1, 1)), []);
+        }
+    }
+
+    private static ManifestFacts Read(HostProfile profile, byte[] bytes)
+    {
+        var text = profile.Manifest.Format.Read(bytes);
         if (text.Problem is not null) return new ManifestFacts(profile, text, []);
         var faults = profile.Manifest.Kind.Judge(text);
         return new ManifestFacts(profile, text, faults.Count > 0 ? faults : JudgeSpan(profile, text));

@@ -18,6 +18,13 @@ public static class ReservedFolder
     /// <summary>True for paths in the folder.</summary>
     public static bool Holds(PackPath path) => path.IsBelow(Name);
 
+    /// <summary>Where a file goes that is set aside; with the start of its hash where another was set aside from there.</summary>
+    public static PackPath FreeAside(FileTree tree, TreeFile file)
+    {
+        var aside = PackPath.Parse($"{Name}/aside/{file.Path}");
+        return tree.Find(aside) is null ? aside : PackPath.Parse($"{aside}.{file.Hash.Hex[..8]}");
+    }
+
     /// <summary>Where the original of a file is kept before a fix changes its bytes.</summary>
     public static PackPath SourceOf(PackPath path) => PackPath.Parse($"{Name}/sources/{path}");
 }

@@ -79,8 +79,23 @@ public sealed class AdviceMemory
 
     private static GivenAdvice Give(Placer placer, TreeFile file)
     {
-        var (advice, asked) = Asked.While(() => placer.Advise(file with { Path = WithoutTray(file.Path) }));
+        var (advice, asked) = Asked.While(() => Advise(placer, file with { Path = WithoutTray(file.Path) }));
         return new GivenAdvice(advice, asked);
+    }
+
+    /// <summary>Advice on one file; where we fail at it that is said, so that the others of the tray are in reach.</summary>
+    private static PlacementAdvice Advise(Placer placer, TreeFile file)
+    {
+        try
+        {
+            return placer.Advise(file);
+        }
+        catch (Exception fault) when (Faults.IsOurs(fault))
+        {
+            Asked.AboutEverything();
+            var flaw = $"it cannot be judged: Underlay fails at it ({fault.GetType().Name}), which is a fault of Underlay’s";
+            return new PlacementAdvice(file, [], flaw) { Fault = fault };
+        }
     }
 
     /// <summary>True where two manifests say the same of what advice asks them for.</summary>

@@ -35,6 +35,9 @@ public sealed record PlacementAdvice(
     FileFormat? Begins = null,
     int Likely = 0)
 {
+    /// <summary>What we failed with; null where the file was looked at.</summary>
+    public Exception? Fault { get; init; }
+
     private const double Sure = 0.8;
     private const double Lead = 0.05;
 

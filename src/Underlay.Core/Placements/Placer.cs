@@ -267,7 +267,7 @@ public sealed class Placer
 
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
     {
-        if (!Takes(target.Place, content, kind) && !IsBasesOwnFormat(target)) return null;
+        if (!Takes(target.Place, content, kind) && !(kind == PlaceContent.Picture && IsBasesOwnFormat(target))) return null;
         var match = NameMatch.Of(spoken, target);
         if (!match.MayMean(target)) return null;
         if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;

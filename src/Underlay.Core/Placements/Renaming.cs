@@ -38,25 +38,12 @@ public static class Renaming
         return edits;
     }
 
-    private static IEnumerable<TreeEdit> Decisions(FileTree tree, PackPath from, PackPath to)
-    {
-        var held = PlaceholderFiles.Read(tree);
-        if (held.TryGetValue(from, out var holder))
-            yield return PlaceholderFiles.Write(held.Values.Where(h => h != holder).Append(holder with { Path = to }));
-        foreach (var edit in LaterValues.Follow(tree, from, to)) yield return edit;
-        var (waivers, problem) = Waivers.Read(tree);
-        if (problem is null && waivers.Any(w => w.Key.Path == from.Value))
-            yield return Waivers.Write(waivers.Select(w => Moved(w, from.Value, to.Value)));
-    }
-
-    private static Waiver Moved(Waiver waiver, string from, string to) =>
-        waiver.Key.Path != from
-            ? waiver
-            : waiver with
-            {
-                Key = waiver.Key with { Path = to },
-                Hashes = waiver.Hashes.ToDictionary(h => h.Key == from ? to : h.Key, h => h.Value, StringComparer.Ordinal),
-            };
+    private static IEnumerable<TreeEdit> Decisions(FileTree tree, PackPath from, PackPath to) =>
+    [
+        .. PlaceholderFiles.Follow(tree, from, to).Edits,
+        .. LaterValues.Follow(tree, from, to).Edits,
+        .. Waivers.Follow(tree, from, to).Edits,
+    ];
 
     /// <summary>The row of a table that has the file's name, under its new name.</summary>
     private static IEnumerable<TreeEdit> Rows(HostProfile profile, Edition edition, FileTree tree, PackPath from, PackPath to)

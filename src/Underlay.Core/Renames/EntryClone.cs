@@ -34,7 +34,7 @@ public static class EntryClone
         foreach (var unique in now.Entry.Place.RulesOf<UniqueRule>(overlay.Edition).Where(u => u.Field != now.Entry.Place.Id))
             Renumber(draft, overlay, now, unique.Field, held);
         CopyTexts(draft, overlay, now);
-        draft.Add(PlaceholderFiles.Add(draft.Tree, held));
+        draft.Add(PlaceholderFiles.Add(draft.Tree, held).Edits);
         return draft.Done(now.Path);
     }
 

@@ -46,7 +46,7 @@ public static class Bring
             .Select(b => new TreeEdit.Write(b.Path, overlay.Base.Read(b.Path)!))
             .ToList();
         var held = writes.Select(w => new PlaceholderFile(w.Path, overlay.Base.Find(w.Path)!.Facts.Hash, w.Path.Value)).ToList();
-        return [.. writes, .. PlaceholderFiles.Add(tree, held)];
+        return [.. writes, .. PlaceholderFiles.Add(tree, held).Edits];
     }
 
     /// <summary>The other members of a set or series, which comes whole from one package.</summary>

@@ -115,7 +115,7 @@ internal sealed class DropRounds(Overlay overlay)
     {
         if (placement.Facts.Unreadable is not null)
             return placement.Place.Unreadable is { Kind: ConsequenceKind.Drop } drop ? drop.Code : null;
-        return placement.Facts.Faults.Count > 0 ? "rejected" : null;
+        return placement.Facts.Faults.Count > 0 ? OwnCodes.Rejected : null;
     }
 
     private static bool IsMisnamed(Placement placement, NamesAgreeRule rule) =>

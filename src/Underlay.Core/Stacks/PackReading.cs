@@ -14,6 +14,7 @@ public sealed class PackReading
     private readonly IReadOnlyList<TreeFile> files;
     private readonly IReadOnlyList<Placement> placements;
     private readonly IReadOnlyList<TreeFile> unplaced;
+    private readonly IReadOnlyList<UnjudgedFile> unjudged;
 
     private PackReading(
         HostProfile profile,
@@ -23,6 +24,7 @@ public sealed class PackReading
         Dictionary<PackPath, FileFacts> facts,
         IReadOnlyList<TreeFile> files,
         IReadOnlyList<Placement> placements,
+        IReadOnlyList<UnjudgedFile> unjudged,
         PackReading? sameBut = null)
     {
         Profile = profile;
@@ -32,6 +34,7 @@ public sealed class PackReading
         this.facts = facts;
         this.files = files;
         this.placements = placements;
+        this.unjudged = unjudged;
         byPlace = new Lazy<ILookup<string, Placement>>(() => placements.ToLookup(p => p.Place.Key, StringComparer.Ordinal));
         Structure = sameBut?.Structure ?? new object();
         unplaced = sameBut?.unplaced ?? FindUnplaced();
@@ -68,6 +71,9 @@ public sealed class PackReading
     /// <summary>Files that the host does not read, ordered by path.</summary>
     public IReadOnlyList<TreeFile> Unplaced => All(unplaced);
 
+    /// <summary>Files at which we failed, and which are left out of all else that is said here; ordered by path.</summary>
+    public IReadOnlyList<UnjudgedFile> Unjudged => All(unjudged);
+
     /// <summary>
     /// The same object for readings that differ only in what pictures show: which files there are, what their texts say and
     /// which of them can be read is the same.
@@ -80,6 +86,7 @@ public sealed class PackReading
     /// <param name="tree">The pack's files.</param>
     /// <param name="manifest">Its manifest, read from the same tree.</param>
     /// <param name="before">The pack as it was read before a change: facts of files that are the same are taken over.</param>
+    /// <param name="aside">Files that are known to make us fail, and so are not judged; ordered by path.</param>
     /// <param name="progress">Told the number of files read, now and then.</param>
     /// <param name="cancel">Stops between two files.</param>
     public static PackReading Read(
@@ -88,11 +95,17 @@ public sealed class PackReading
         FileTree tree,
         ManifestFacts manifest,
         PackReading? before = null,
+        IReadOnlyList<UnjudgedFile>? aside = null,
         IProgress<int>? progress = null,
         CancellationToken cancel = default)
     {
-        var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
-        if (before is not null && OtherPictures(before, files) is { } others && before.With(tree, files, manifest, others) is { } same)
+        aside ??= [];
+        var left = aside.Select(u => u.File.Path).ToHashSet();
+        var files = tree.Files.Where(f => !ReservedFolder.Holds(f.Path) && !left.Contains(f.Path)).ToList();
+        if (before is not null
+            && left.Count == 0
+            && OtherPictures(before, files) is { } others
+            && before.With(tree, files, manifest, others) is { } same)
             return same;
 
         var fixedPlaces = profile.Places
@@ -115,11 +128,25 @@ public sealed class PackReading
         }
 
         known.StepToEnd(facts);
-        foreach (var (path, read) in FactsReader.ReadAll(unknown, progress, cancel)) facts[path] = read;
+        var failed = new List<UnjudgedFile>(aside);
+        foreach (var (path, read) in FactsReader.ReadAll(unknown, progress, cancel))
+        {
+            facts.Remove(path);
+            if (read.Fault is { } fault) failed.Add(new UnjudgedFile(tree.Find(path)!, fault));
+            else facts[path] = read;
+        }
+
+        if (failed.Count > left.Count)
+        {
+            left.UnionWith(failed.Select(f => f.File.Path));
+            files.RemoveAll(f => left.Contains(f.Path));
+            located.RemoveAll(l => left.Contains(l.File.Path));
+        }
+
         var placements = located
             .Select(f => f.Known ?? new Placement(f.File.Path, f.Place, f.Bindings, Layer.Pack, facts[f.File.Path]))
             .ToList();
-        return new PackReading(profile, edition, tree, manifest, facts, files, placements);
+        return new PackReading(profile, edition, tree, manifest, facts, files, placements, [.. failed.OrderBy(f => f.File.Path)]);
     }
 
     /// <summary>
@@ -146,18 +173,18 @@ public sealed class PackReading
     /// <summary>This reading with other pictures; null when one of them can be read and could not before, or the other way round.</summary>
     private PackReading? With(FileTree tree, List<TreeFile> now, ManifestFacts manifest, List<(int Index, TreeFile File)> others)
     {
-        if (!tree.Refused.SequenceEqual(Tree.Refused)) return null;
+        if (!tree.Refused.SequenceEqual(Tree.Refused) || unjudged.Count > 0) return null;
         var read = FactsReader.ReadAll([.. others.Select(o => (o.File, (Place?)Placements[o.Index].Place))]);
         var (newFacts, placements) = (new Dictionary<PackPath, FileFacts>(facts), Placements.ToList());
         foreach (var (index, file) in others)
         {
             var picture = read[file.Path];
-            if (picture.Unreadable is null != placements[index].Facts.Unreadable is null) return null;
+            if (picture.Fault is not null || picture.Unreadable is null != placements[index].Facts.Unreadable is null) return null;
             newFacts[file.Path] = picture;
             placements[index] = placements[index] with { Facts = picture };
         }
 
-        return new PackReading(Profile, Edition, tree, manifest, newFacts, now, placements, sameBut: this);
+        return new PackReading(Profile, Edition, tree, manifest, newFacts, now, placements, [], sameBut: this);
     }
 
     private int? IndexOf(PackPath path)

@@ -35,6 +35,22 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
     /// <summary>The first step that is not known and so keeps them from running, or null.</summary>
     public UnknownStep? Unknown => Steps.OfType<UnknownStep>().FirstOrDefault();
 
+    /// <summary>All files of steps that a pack has.</summary>
+    public static IEnumerable<TreeFile> All(FileTree tree) =>
+        tree.Files.Where(f => f.Path.IsBelow(ReservedFolder.Steps) && f.Path.Value.EndsWith(Ending, StringComparison.Ordinal));
+
+    /// <summary>Why a file of steps cannot be read; null where it can.</summary>
+    public static TextProblem? FindProblem(FileTree tree, TreeFile file)
+    {
+        var text = JsonText.Parse(file.ReadAll());
+        if (text.Problem is { } problem) return problem;
+        if (PictureOf(file) is { } picture && Read(tree, picture) is not null) return null;
+        var bare = text.FindAll("/steps/*").FirstOrDefault(s => text.FindString($"{s.Pointer}/do") is null).Pointer;
+        return bare is null
+            ? new TextProblem(text.Locate(""), "“source” and “result”, two hashes, and a list “steps” are wanted")
+            : new TextProblem(text.Locate(bare), "a step says in “do” what it does");
+    }
+
     /// <summary>The steps of a picture, or null when there are none or their file cannot be read.</summary>
     public static StepsFile? Read(FileTree tree, PackPath picture)
     {
@@ -99,9 +115,7 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
 
     private static StepsHead? ReadHead(FileTree tree, TreeFile file)
     {
-        var name = file.Path.Value[(ReservedFolder.Steps.Length + 1)..];
-        if (!name.EndsWith(Ending, StringComparison.Ordinal) || !PackPath.TryParse(name[..^Ending.Length], out var picture, out _))
-            return null;
+        if (PictureOf(file) is not { } picture) return null;
         if (file.Content.FindLearned(LearnedKey) is { } learned
             && Encoding.ASCII.GetString(learned).Split(' ') is [var from, var to]
             && ContentHash.TryParse(from, out var source)
@@ -110,6 +124,15 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         if (Read(tree, picture) is not { } steps) return null;
         file.Content.Learn(LearnedKey, () => Learned(steps.Source, steps.Result));
         return new StepsHead(picture, ReservedFolder.SourceOf(picture), steps.Source, steps.Result);
+    }
+
+    /// <summary>The picture that a file of steps is about; null for another file.</summary>
+    private static PackPath? PictureOf(TreeFile file)
+    {
+        var name = file.Path.Value[(ReservedFolder.Steps.Length + 1)..];
+        return name.EndsWith(Ending, StringComparison.Ordinal) && PackPath.TryParse(name[..^Ending.Length], out var picture, out _)
+            ? picture
+            : null;
     }
 
     private static byte[] Learned(ContentHash source, ContentHash result) => Encoding.ASCII.GetBytes($"{source.Hex} {result.Hex}");

@@ -31,6 +31,10 @@ public abstract record EditOutcome
     /// <summary>A write with this key was made before. Nothing was changed again.</summary>
     public sealed record MadeBefore : EditOutcome;
 
+    /// <summary>The pack is in the bin. Nothing was changed.</summary>
+    /// <param name="Title">What the pack is called.</param>
+    public sealed record InBin(string Title) : EditOutcome;
+
     /// <summary>There is no such pack.</summary>
     public sealed record NoPack : EditOutcome;
 }

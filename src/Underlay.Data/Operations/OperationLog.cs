@@ -142,14 +142,15 @@ public sealed class OperationLog(NpgsqlDataSource source, TimeProvider clock)
     {
         await using var connection = await source.OpenConnectionAsync(cancel).ConfigureAwait(false);
         await using var transaction = await connection.BeginTransactionAsync(IsolationLevel.ReadCommitted, cancel).ConfigureAwait(false);
-        var revisions = await ListAsync(
+        var packs = await ListAsync(
             connection,
-            "SELECT revision FROM packs WHERE id = $1 FOR UPDATE",
-            r => r.GetInt64(0),
+            "SELECT revision, name, binned_at IS NOT NULL FROM packs WHERE id = $1 FOR UPDATE",
+            r => (Revision: r.GetInt64(0), Title: r.GetString(1), IsBinned: r.GetBoolean(2)),
             cancel,
             packId).ConfigureAwait(false);
         if (!await TakeKeyAsync(connection, key, cancel).ConfigureAwait(false)) return new EditOutcome.MadeBefore();
-        if (revisions is not [var revision]) return new EditOutcome.NoPack();
+        if (packs is not [var (revision, title, isBinned)]) return new EditOutcome.NoPack();
+        if (isBinned) return new EditOutcome.InBin(title);
         if (expected is { } known && known != revision) return new EditOutcome.Stale(revision);
         var outcome = await work(connection, revision).ConfigureAwait(false);
         if (outcome is EditOutcome.Applied) await transaction.CommitKnownAsync().ConfigureAwait(false);

@@ -41,9 +41,9 @@ internal static class LaterEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var file = snapshot.Tree.Find(path) ?? throw ProblemException.NoFile(request.Path);
-            return request.IsLater
+            return ProblemException.EditsOf(request.IsLater
                 ? LaterValues.Mark(snapshot.Tree, [.. request.Marks.Select(m => Read(path, m))])
-                : LaterValues.Unmark(snapshot.Tree, path, JsonText.Parse(file.ReadAll()), [.. request.Marks.Select(m => m.Pointer)]);
+                : LaterValues.Unmark(snapshot.Tree, path, JsonText.Parse(file.ReadAll()), [.. request.Marks.Select(m => m.Pointer)]));
         }, cancel).ConfigureAwait(false);
         return new LaterChanged(after.Revision);
     }

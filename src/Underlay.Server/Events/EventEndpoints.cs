@@ -9,16 +9,17 @@ internal static class EventEndpoints
 {
     public static void MapEvents(this IEndpointRouteBuilder app) => app.MapGet("/api/events", Listen).WithName("listen");
 
-    private static ServerSentEventsResult<ServerEvent> Listen(EventHub hub, IHostApplicationLifetime lifetime, CancellationToken cancel)
-    {
-        // Open pages do not keep the server from ending.
-        var ending = CancellationTokenSource.CreateLinkedTokenSource(cancel, lifetime.ApplicationStopping);
-        return TypedResults.ServerSentEvents(ItemsAsync(hub, ending.Token));
-    }
+    private static ServerSentEventsResult<ServerEvent> Listen(EventHub hub, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
+        TypedResults.ServerSentEvents(ItemsAsync(hub, lifetime.ApplicationStopping, cancel));
 
-    private static async IAsyncEnumerable<SseItem<ServerEvent>> ItemsAsync(EventHub hub, [EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<SseItem<ServerEvent>> ItemsAsync(
+        EventHub hub,
+        CancellationToken stopping,
+        [EnumeratorCancellation] CancellationToken cancel)
     {
-        await foreach (var item in hub.ListenAsync(cancel).ConfigureAwait(false))
+        // Open pages do not keep the server from ending; and a page that is gone leaves nothing behind with it.
+        using var ending = CancellationTokenSource.CreateLinkedTokenSource(cancel, stopping);
+        await foreach (var item in hub.ListenAsync(ending.Token).ConfigureAwait(false))
             yield return new SseItem<ServerEvent>(item, item.Kind)
             {
                 EventId = item.Revision?.ToString(CultureInfo.InvariantCulture),

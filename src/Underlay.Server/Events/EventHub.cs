@@ -45,6 +45,9 @@ internal sealed class EventHub(NpgsqlDataSource source, DatabaseWatch watch, ILo
         }
     }
 
+    /// <summary>Lets the pages of this node fetch a pack again that is shown otherwise although it is the same.</summary>
+    public void TellAgain(Guid pack) => Send(new ServerEvent("pack", pack, null, null));
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         while (!stoppingToken.IsCancellationRequested)

@@ -61,7 +61,7 @@ internal static class FindingEndpoints
         var after = await desk.EditAsync(id, null, what, snapshot =>
         {
             var findings = request.Findings.Select(name => Find(snapshot, name)).ToList();
-            return [Waivers.Write([.. Kept(snapshot, findings), .. findings.Select(f => f.Waive(request.Reason.Trim()))])];
+            return ProblemException.EditsOf(Waivers.Add(snapshot.Tree, [.. findings.Select(f => f.Waive(request.Reason.Trim()))]));
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }
@@ -69,25 +69,8 @@ internal static class FindingEndpoints
     private static async Task<Changed> WithdrawAsync(Guid id, FindingName name, PackDesk desk, CancellationToken cancel)
     {
         var after = await desk.EditAsync(id, null, $"Withdraw the waiver of {name.Code} ({name.Path})", snapshot =>
-            [Waivers.Write(Kept(snapshot, [Find(snapshot, name)]))], cancel).ConfigureAwait(false);
+            ProblemException.EditsOf(Waivers.Withdraw(snapshot.Tree, new HashSet<FindingKey> { Find(snapshot, name).Key })), cancel)
+            .ConfigureAwait(false);
         return new Changed(after.Revision);
-    }
-
-    /// <summary>The waivers of all other findings. A file of waivers that cannot be read is not overwritten.</summary>
-    private static IEnumerable<Waiver> Kept(PackSnapshot snapshot, IReadOnlyList<Finding> findings)
-    {
-        var (waivers, problem) = Waivers.Read(snapshot.Tree);
-        if (problem is not null)
-        {
-            var path = Core.Packs.ReservedFolder.Waivers;
-            throw new ProblemException(
-                409,
-                "waivers-unreadable",
-                $"{path} cannot be read, and is not overwritten: {problem}. Mend it or take it out first.")
-            { Paths = [path.Value] };
-        }
-
-        var keys = findings.Select(f => f.Key).ToHashSet();
-        return waivers.Where(w => !keys.Contains(w.Key));
     }
 }

@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Underlay.Core.Decisions;
+using Underlay.Core.Packs;
 using Underlay.Data;
 
 namespace Underlay.Server.Hosting;
@@ -27,6 +29,13 @@ internal sealed class ProblemException(int status, string type, string detail, E
     /// <summary>A write that was sent twice with one key; the answer to the first is not known.</summary>
     public static ProblemException MadeBefore() =>
         new(409, "made-before", "This was made already, and it was made once. Look at the pack as it is now.");
+
+    /// <summary>The edits that keep decisions of the author.</summary>
+    /// <exception cref="ProblemException">Their file is damaged, and is not written over.</exception>
+    public static IReadOnlyList<TreeEdit> EditsOf(DecisionChange change) =>
+        change.Damaged is { } damaged
+            ? throw new ProblemException(409, "decisions-damaged", damaged.Says) { Paths = [damaged.Path.Value] }
+            : change.Edits;
 
     public static ProblemException Unsound(string detail) => new(400, "unsound-request", detail);
 }
@@ -110,6 +119,12 @@ internal static partial class Log
 
     [LoggerMessage(Level = LogLevel.Error, Message = "{What} failed; it is tried again.")]
     public static partial void Stumbled(ILogger logger, string what, Exception exception);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "{Path} ({Hash}) is left out: judging it failed.")]
+    public static partial void LeftOut(ILogger logger, string path, string hash, Exception exception);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Pack {Pack} cannot be summed up.")]
+    public static partial void NotSummedUp(ILogger logger, Guid pack, Exception exception);
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Job {Job} failed.")]
     public static partial void JobFailed(ILogger logger, Guid job, Exception exception);

@@ -48,14 +48,15 @@ internal sealed class ListMemory : IDisposable
             if (!now.TryAdd(keys[i], HashOf(rows[i]))) return ListAnswer<T>.Whole(rows);
         }
 
+        // Looked up first: what is shown of a revision may become another, where a file is left out.
+        var before = since is { } asked ? sent.Get<Dictionary<string, UInt128>>((pack, list, asked)) : null;
         sent.Set((pack, list, revision), now, new MemoryCacheEntryOptions { Size = rows.Count + 1, SlidingExpiration = Kept });
-        if (since is not { } known || !sent.TryGetValue<Dictionary<string, UInt128>>((pack, list, known), out var before))
-            return ListAnswer<T>.Whole(rows);
+        if (before is null) return ListAnswer<T>.Whole(rows);
         var others = Enumerable.Range(0, keys.Length)
-            .Where(i => !(before!.TryGetValue(keys[i], out var was) && was == now[keys[i]]))
+            .Where(i => !(before.TryGetValue(keys[i], out var was) && was == now[keys[i]]))
             .ToList();
-        string[] gone = [.. before!.Keys.Where(k => !now.ContainsKey(k))];
-        return new ListAnswer<T>(known, [.. others.Select(i => rows[i])], others, gone, rows.Count);
+        string[] gone = [.. before.Keys.Where(k => !now.ContainsKey(k))];
+        return new ListAnswer<T>(since, [.. others.Select(i => rows[i])], others, gone, rows.Count);
     }
 
     /// <inheritdoc/>

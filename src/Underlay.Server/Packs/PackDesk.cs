@@ -4,6 +4,7 @@ using Npgsql;
 using Underlay.Core.Checks;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
+using Underlay.Core.Stacks;
 using Underlay.Data;
 using Underlay.Data.Facts;
 using Underlay.Data.Operations;
@@ -24,10 +25,13 @@ internal sealed class PackDesk(
     FactsShelf shelf,
     HostShelf hosts,
     IDbContextFactory<UnderlayDatabase> databases,
-    IHttpContextAccessor request)
+    IHttpContextAccessor request,
+    FaultLog faults)
 {
     // Large packs are a few dozen megabytes of facts.
     private const long MostBytes = 1L << 30;
+
+    private static readonly object InsteadKey = new();
 
     private readonly ConcurrentDictionary<Guid, Slot> slots = new();
 
@@ -35,6 +39,7 @@ internal sealed class PackDesk(
     /// <exception cref="ProblemException">There is no such pack.</exception>
     public async Task<PackSnapshot> GetAsync(Guid id, CancellationToken cancel)
     {
+        if (request.HttpContext?.Items[InsteadKey] is PackSnapshot instead && instead.Id == id) return instead;
         await using var database = await databases.CreateDbContextAsync(cancel).ConfigureAwait(false);
         var pack = await database.Packs.AsNoTracking()
                 .Where(p => p.Id == id)
@@ -58,12 +63,36 @@ internal sealed class PackDesk(
             {
                 var (tree, revision) = await reader.OpenAsync(id, cancel).ConfigureAwait(false) ?? throw ProblemException.NoPack();
                 var profile = hosts.Get(pack.Host);
-                var session = CheckSession.Open(profile, null, edition => hosts.Base(profile, edition), tree, null, cancel);
+                var session = CheckSession.Open(profile, null, edition => hosts.Base(profile, edition), tree, cancel: cancel);
                 slot.Snapshot = new PackSnapshot(id, pack.Name, profile, revision, session, new AdviceMemory());
                 Trim();
             }
 
+            foreach (var unjudged in slot.Snapshot.Report.Unjudged) faults.Note(unjudged.File, unjudged.Fault);
             return slot.Snapshot;
+        }
+        finally
+        {
+            slot.Gate.Release();
+        }
+    }
+
+    /// <summary>What this request is shown of a pack in the place of what is there, until it is disposed of.</summary>
+    public IDisposable Instead(PackSnapshot snapshot)
+    {
+        var items = request.HttpContext?.Items ?? throw new InvalidOperationException("Only a request is shown something else.");
+        items[InsteadKey] = snapshot;
+        return new Shown(items);
+    }
+
+    /// <summary>Leaves a file out of what is judged of a pack, as long as it is the same.</summary>
+    public async Task LeaveOutAsync(Guid id, UnjudgedFile file, CancellationToken cancel)
+    {
+        if (!slots.TryGetValue(id, out var slot)) return;
+        await slot.Gate.WaitAsync(cancel).ConfigureAwait(false);
+        try
+        {
+            if (slot.Snapshot is { } snapshot) slot.Snapshot = snapshot.Without([file], cancel);
         }
         finally
         {
@@ -78,7 +107,7 @@ internal sealed class PackDesk(
         var now = await GetAsync(id, cancel).ConfigureAwait(false);
         if (now.Revision == revision) return now;
         var tree = await reader.OpenAtAsync(id, revision, cancel).ConfigureAwait(false) ?? throw ProblemException.NoPack();
-        var session = CheckSession.Open(now.Profile, null, edition => hosts.Base(now.Profile, edition), tree, null, cancel);
+        var session = CheckSession.Open(now.Profile, null, edition => hosts.Base(now.Profile, edition), tree, cancel: cancel);
         return new PackSnapshot(id, now.Name, now.Profile, revision, session, new AdviceMemory());
     }
 
@@ -151,6 +180,7 @@ internal sealed class PackDesk(
             outcome = await log.ApplyAsync(id, plan, what, "author", expected, isAll ? Key : null, cancel, holds).ConfigureAwait(false);
             if (outcome is EditOutcome.Applied { Revision: var kept } && kept == next?.Revision)
                 slot.Snapshot = await next.EndAsync().ConfigureAwait(false) ?? snapshot;
+            if (plan.Rows.Count > 0) RevisionTag.TellAct(request.HttpContext, outcome);
         }
         finally
         {
@@ -161,10 +191,16 @@ internal sealed class PackDesk(
     }
 
     public async Task<PackSnapshot> UndoAsync(Guid id, long? expected, CancellationToken cancel) =>
-        await SettleAsync(id, await log.UndoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+        await TurnedAsync(id, await log.UndoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
 
     public async Task<PackSnapshot> RedoAsync(Guid id, long? expected, CancellationToken cancel) =>
-        await SettleAsync(id, await log.RedoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+        await TurnedAsync(id, await log.RedoAsync(id, "author", expected, Key, cancel).ConfigureAwait(false), cancel).ConfigureAwait(false);
+
+    private Task<PackSnapshot> TurnedAsync(Guid id, EditOutcome outcome, CancellationToken cancel)
+    {
+        RevisionTag.TellAct(request.HttpContext, outcome);
+        return SettleAsync(id, outcome, cancel);
+    }
 
     private Guid? Key => request.HttpContext.WriteKey();
 
@@ -210,6 +246,7 @@ internal sealed class PackDesk(
             Paths = [collides.Path.Value],
         },
         EditOutcome.MadeBefore => ProblemException.MadeBefore(),
+        EditOutcome.InBin bin => ProblemException.InBin(bin.Title),
         EditOutcome.Nothing => new ProblemException(409, "nothing-to-turn", "There is nothing to undo or redo."),
         _ => ProblemException.NoPack(),
     };
@@ -238,6 +275,11 @@ internal sealed class PackDesk(
     {
         var kept = slots.Select(s => new Kept(s.Key, s.Value.LastUsed, s.Value.Snapshot?.Weight ?? 0));
         foreach (var id in SnapshotShelf.Surplus(kept, MostBytes)) slots.TryRemove(id, out _);
+    }
+
+    private sealed class Shown(IDictionary<object, object?> items) : IDisposable
+    {
+        public void Dispose() => items.Remove(InsteadKey);
     }
 
     private sealed class Slot

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Underlay.Core;
 using Underlay.Core.Manifests;
 using Underlay.Data;
 using Underlay.Data.Operations;
@@ -13,6 +14,7 @@ using Underlay.Server.Hosts;
 namespace Underlay.Server.Packs;
 
 /// <summary>A pack in the list of packs.</summary>
+/// <param name="Problem">Why nothing can be told of it; null where its summary is sound.</param>
 internal sealed record PackListItem(
     Guid Id,
     string? About,
@@ -20,7 +22,8 @@ internal sealed record PackListItem(
     DateTimeOffset? ChangedAt,
     string? Released,
     DateTimeOffset? ReleasedAt,
-    PackSummary Summary);
+    PackSummary Summary,
+    string? Problem = null);
 
 /// <summary>A pack with all that its frame shows.</summary>
 internal sealed record PackView(Guid Id, long Revision, string? About, string? Undo, string? Redo, string? Released, PackSummary Summary);
@@ -46,7 +49,11 @@ internal static class PackEndpoints
         app.MapGet("/api/packs/{id:guid}", ViewAsync).WithName("viewPack");
     }
 
-    private static async Task<IReadOnlyList<PackListItem>> ListAsync(UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
+    private static async Task<IReadOnlyList<PackListItem>> ListAsync(
+        UnderlayDatabase database,
+        PackDesk desk,
+        ILogger<PackDesk> logger,
+        CancellationToken cancel)
     {
         var rows = await database.Packs.AsNoTracking()
             .Where(p => p.BinnedAt == null)
@@ -64,7 +71,7 @@ internal static class PackEndpoints
         var list = new List<PackListItem>();
         foreach (var row in rows.OrderByDescending(r => r.ChangedAt ?? r.Pack.CreatedAt))
         {
-            var summary = await SummaryOfAsync(row.Pack, database, desk, cancel).ConfigureAwait(false);
+            var (summary, problem) = await TrySumUpAsync(row.Pack, database, desk, logger, cancel).ConfigureAwait(false);
             list.Add(
                 new PackListItem(
                     row.Pack.Id,
@@ -73,10 +80,37 @@ internal static class PackEndpoints
                     row.ChangedAt,
                     row.Release?.Version,
                     row.Release?.At,
-                    summary));
+                    summary,
+                    problem));
         }
 
         return list;
+    }
+
+    /// <summary>What is told of a pack, or why nothing can be: one pack takes no other from the list.</summary>
+    private static async Task<(PackSummary Summary, string? Problem)> TrySumUpAsync(
+        Pack pack,
+        UnderlayDatabase database,
+        PackDesk desk,
+        ILogger<PackDesk> logger,
+        CancellationToken cancel)
+    {
+        try
+        {
+            return (await SummaryOfAsync(pack, database, desk, cancel).ConfigureAwait(false), null);
+        }
+        catch (ProblemException problem)
+        {
+            return (PackSummary.Unknown(pack.Host, pack.Name), problem.Message);
+        }
+        catch (Exception fault) when (Faults.IsOurs(fault))
+        {
+            Log.NotSummedUp(logger, pack.Id, fault);
+            return (
+                PackSummary.Unknown(pack.Host, pack.Name),
+                $"Underlay fails at this pack ({Faults.Innermost(fault).GetType().Name}). Its files and history are safe; the server’s log "
+                    + "tells more.");
+        }
     }
 
     /// <summary>The kept summary, so that a list opens no pack; what a newer Underlay finds in a pack is told when it is opened.</summary>
@@ -84,12 +118,25 @@ internal static class PackEndpoints
     {
         if (pack.SummaryTag == TagOf(pack.Revision)
             && pack.Summary is { } kept
-            && JsonSerializer.Deserialize<PackSummary>(kept) is { } summary)
+            && Read(kept) is { } summary)
             return summary;
         var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
         summary = PackSummary.Of(snapshot);
         await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return summary;
+    }
+
+    private static PackSummary? Read(string kept)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<PackSummary>(kept);
+        }
+        catch (JsonException)
+        {
+            // Made by another version; it is made anew.
+            return null;
+        }
     }
 
     private static string TagOf(long revision) => string.Create(CultureInfo.InvariantCulture, $"{PackSummary.Shape}/{revision}");

@@ -77,6 +77,10 @@ internal sealed class PackSnapshot(Guid id, string name, HostProfile profile, lo
         return new PackSnapshot(id, name, profile, next, after, advice);
     }
 
+    /// <summary>The same with files left out of what is judged.</summary>
+    public PackSnapshot Without(IReadOnlyList<UnjudgedFile> aside, CancellationToken cancel) =>
+        new(id, name, profile, revision, session.Without(aside, cancel), advice);
+
     /// <summary>Where the files of the tray belong.</summary>
     public IReadOnlyList<PlacementAdvice> Advise() =>
         Overlay is { } overlay

@@ -70,6 +70,10 @@ internal sealed record PackSummary(
         "companion/size-differs",
     ];
 
+    /// <summary>Of a pack of which no more is known than what it is called.</summary>
+    public static PackSummary Unknown(string host, string name) =>
+        new(host, host, "", "", name, null, null, null, [], new FindingCounts(0, 0, 0), 0, 0, 0, 0, false);
+
     public static PackSummary Of(PackSnapshot snapshot)
     {
         var (profile, report) = (snapshot.Profile, snapshot.Report);

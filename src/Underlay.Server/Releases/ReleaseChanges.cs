@@ -72,6 +72,15 @@ internal static partial class ReleaseChanges
         return (Text(parts[0], parts[1], parts[2] + 1), changes.Count > 0 ? "files were changed" : "nothing changed but the manifest");
     }
 
+    /// <summary>The version after one whose files are not known: it may have had any.</summary>
+    public static (string Version, string Why) SuggestBlindly(string last)
+    {
+        var why = $"what {last} held cannot be compared";
+        if (IsWhole(last)) return (Suggest(null, last, []).Version, why);
+        if (!IsVersion(last)) return ("1.0.0", why);
+        return (Text(int.Parse(last.Split('.')[0], CultureInfo.InvariantCulture) + 1, 0, 0), why);
+    }
+
     public static string Notes(string? last, IReadOnlyList<ChangedFile> changes)
     {
         if (last is null) return changes.Count == 1 ? "First release, 1 file." : $"First release, {changes.Count} files.";

@@ -50,6 +50,7 @@ internal sealed record ChangedFile(string Path, string Change, bool IsPicture, s
 /// <param name="Omitted">What the host would not read.</param>
 /// <param name="Since">The version that is compared with, or null.</param>
 /// <param name="Changes">What changed since; for a first release, all that is in it.</param>
+/// <param name="IsSinceLost">What that version held cannot be found any more, so that nothing is compared with it.</param>
 /// <param name="Placeholders">Files that only hold a place until the author’s own come.</param>
 /// <param name="Notes">A draft of the notes.</param>
 internal sealed record DraftView(
@@ -61,6 +62,7 @@ internal sealed record DraftView(
     IReadOnlyList<PackagedFile> Files,
     IReadOnlyList<string> Omitted,
     string? Since,
+    bool IsSinceLost,
     IReadOnlyList<ChangedFile> Changes,
     string Notes,
     IReadOnlyList<string> Placeholders);
@@ -93,14 +95,14 @@ internal static class ReleaseEndpoints
             .OrderByDescending(r => r.At)
             .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         bool IsOfBase(PackPath path) => snapshot.Overlay?.Base.Find(path) is not null;
-        var changes = last is null
-            ? ReleaseChanges.First(plan.Files, snapshot.Profile.Manifest.Path, IsOfBase)
-            : ReleaseChanges.Between(
-                await ReleasedAsync(snapshot.Profile, reader, last, cancel).ConfigureAwait(false),
-                plan.Files,
-                snapshot.Profile.Manifest.Path,
-                IsOfBase);
-        var (suggested, why) = ReleaseChanges.Suggest(version, last?.Version, changes);
+        var released = last is null ? null : await ReleasedAsync(snapshot.Profile, reader, last, cancel).ConfigureAwait(false);
+        var isLost = last is not null && released is null;
+        var changes = released is not null
+            ? ReleaseChanges.Between(released, plan.Files, snapshot.Profile.Manifest.Path, IsOfBase)
+            : isLost ? [] : ReleaseChanges.First(plan.Files, snapshot.Profile.Manifest.Path, IsOfBase);
+        var (suggested, why) = isLost
+            ? ReleaseChanges.SuggestBlindly(last!.Version)
+            : ReleaseChanges.Suggest(version, last?.Version, changes);
         return new DraftView(
             snapshot.Revision,
             version,
@@ -110,11 +112,12 @@ internal static class ReleaseEndpoints
             [.. plan.Files.Select(f => new PackagedFile(f.Path.Value, f.Length, FileFormats.IsPicture(f.Path), PackSnapshot.HashOf(f)))],
             [.. plan.Omitted.Select(p => p.Value)],
             last?.Version,
+            isLost,
             [.. changes.Select(c => c with
             {
                 Place = snapshot.Profile.Locate(PackPath.Parse(c.Path), snapshot.Report.Edition)?.Place.Key,
             })],
-            ReleaseChanges.Notes(last?.Version, changes),
+            isLost ? "" : ReleaseChanges.Notes(last?.Version, changes),
             [
                 .. snapshot.Report.Findings
                     .Where(f => f.Code.Value == "pack/placeholder")
@@ -122,11 +125,14 @@ internal static class ReleaseEndpoints
             ]);
     }
 
-    /// <summary>What went into a release: the pack as it was then, whose hashes the log knows, so that no package is unpacked.</summary>
-    private static async Task<FileTree> ReleasedAsync(HostProfile profile, PackReader reader, Release release, CancellationToken cancel) =>
+    /// <summary>
+    /// What went into a release: the pack as it was then, whose hashes the log knows, so that no package is unpacked; null where it knows
+    /// no such revision.
+    /// </summary>
+    private static async Task<FileTree?> ReleasedAsync(HostProfile profile, PackReader reader, Release release, CancellationToken cancel) =>
         await reader.OpenAtAsync(release.PackId, release.Revision, cancel).ConfigureAwait(false) is { } then
             ? FileTree.Of(PackageBuilder.Plan(profile, then).Files)
-            : FileTree.Empty;
+            : null;
 
     private static async Task<IReadOnlyList<ReleaseView>> ListAsync(Guid id, UnderlayDatabase database, CancellationToken cancel) =>
         [

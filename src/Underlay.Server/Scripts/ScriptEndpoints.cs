@@ -40,7 +40,12 @@ internal static class ScriptEndpoints
     {
         var notes = request.Notes.ToDictionary(n => n.Sound, n => new ScriptNote(n.Speaker.Trim(), n.Notes.Trim()), StringComparer.Ordinal);
         var what = notes.Count == 1 ? $"Note who records {notes.Keys.First()}" : $"Note who records {notes.Count} sounds";
-        var after = await desk.EditAsync(id, null, what, s => ScriptFile.Set(s.Tree, notes), cancel).ConfigureAwait(false);
+        var after = await desk.EditAsync(
+            id,
+            null,
+            what,
+            s => ProblemException.EditsOf(ScriptFile.Set(s.Tree, notes)),
+            cancel).ConfigureAwait(false);
         return new ScriptChanged(after.Revision, notes.Count, []);
     }
 
@@ -62,7 +67,7 @@ internal static class ScriptEndpoints
                     "script-refused",
                     "This is no table with a column “sound”: save it as CSV, with commas, semicolons or tabs. Nothing was changed.");
             (taken, unknown) = (read.Notes.Count, read.Unknown);
-            return ScriptFile.Set(snapshot.Tree, read.Notes);
+            return ProblemException.EditsOf(ScriptFile.Set(snapshot.Tree, read.Notes));
         }, cancel).ConfigureAwait(false);
         return new ScriptChanged(after.Revision, taken, unknown);
     }

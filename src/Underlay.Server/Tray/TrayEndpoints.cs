@@ -126,10 +126,17 @@ internal static class TrayEndpoints
 
     private static string FileOf(PackPath path) => path.Value[(ReservedFolder.Tray.Length + 1)..];
 
-    private static async Task<TrayView> ViewAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
+    private static async Task<TrayView> ViewAsync(
+        Guid id,
+        PackDesk desk,
+        ListMemory lists,
+        FaultLog faults,
+        CancellationToken cancel,
+        long? since = null)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var advice = snapshot.Advise();
+        foreach (var failed in advice.Where(a => a.Fault is not null)) faults.Note(failed.File, failed.Fault!);
         var all = advice.Select(a => Row(a, snapshot)).ToList();
         var (known, rows, at, gone, total) = lists.Answer(id, "tray", snapshot.Revision, since, all, r => r.Path);
         return new TrayView(

@@ -46,6 +46,50 @@ public partial class ChangedPackTests
             threads: Environment.ProcessorCount);
     }
 
+    /// <summary>An evening's work: what is taken over is taken over again and again.</summary>
+    [Theory]
+    [InlineData("kilnmoor", "packs/tidepool")]
+    [InlineData("wrenfield", "packs/northern-plates")]
+    public void After_two_hundred_changes_the_report_is_that_of_a_check_from_nothing(string host, string folder)
+    {
+        var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
+        var whole = DemoCatalogue.Folders.Single(f => f.Folder == folder).Make();
+        var ofBase = Twins(profile).ToList();
+        var files = whole.Files.Where(f => !ReservedFolder.Holds(f.Path)).Concat(ofBase).ToList();
+        var opened = CheckSession.Open(profile, null, e => Bases[e], whole);
+        Gen.Select(Gen.Int[0, files.Count - 1], Gen.Int[0, 5], Gen.Int[0, 999]).Array[200].Sample(
+            changes =>
+            {
+                var session = opened;
+                for (var i = 0; i < changes.Length; i++)
+                {
+                    var (at, how, which) = changes[i];
+                    session = session.With([Change(session.Tree, files[at], how, which, files[which % files.Count])]);
+                    if (i % 8 != 7) continue;
+                    Assert.Equal(Lines(CheckReport.Make(profile, null, e => Bases[e], session.Tree)), Lines(session.Report));
+                }
+            },
+            iter: 2,
+            threads: Environment.ProcessorCount);
+    }
+
+    /// <summary>Files of the base, and its entries once more under other names: what is compared with each other.</summary>
+    private static IEnumerable<TreeFile> Twins(HostProfile profile)
+    {
+        var @base = Bases[profile.Newest];
+        var texts = @base.Files.Where(f => f.Place is { PictureFormat: null }).DistinctBy(f => (f.Place, f.Path.Value[^6]));
+        foreach (var file in texts)
+        {
+            var bytes = @base.Read(file.Path)!;
+            yield return new TreeFile(file.Path, bytes.Length, FileContent.Of(bytes));
+            if (file.Place!.Pattern is not { Placeholders: [var hole] } pattern || file.Place.Id is null) continue;
+            var name = file.Bindings.Find(hole)!;
+            var renamed = Encoding.UTF8.GetString(bytes).Replace($".{name}\"", $".{name}_b\"", StringComparison.Ordinal);
+            var twin = Encoding.UTF8.GetBytes(renamed);
+            yield return new TreeFile(pattern.Fill(Bindings.Of([(hole, $"{name}_b")]))!.Value, twin.Length, FileContent.Of(twin));
+        }
+    }
+
     /// <summary>The same bytes, which came from somewhere else.</summary>
     private static FileTree Elsewhere(FileTree tree) =>
         FileTree.Of(tree.Files.Select(f => f with { Content = FileContent.Of(f.ReadAll(), f.Hash) }), tree.Refused);

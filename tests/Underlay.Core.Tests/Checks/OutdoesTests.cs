@@ -1,4 +1,5 @@
 using System.Text;
+using CsCheck;
 using Underlay.Core.Findings;
 
 namespace Underlay.Core.Tests.Checks;
@@ -50,6 +51,33 @@ public class OutdoesTests
     [InlineData(3, 9.0, null)]
     public void What_is_alike_worse_in_something_or_cannot_be_weighed_up_is_not(int price, double hardness, int? volume) =>
         Assert.Empty(Told(Ware("saltbrook.tide_cup", price, hardness, volume)));
+
+    /// <summary>
+    /// A check of one file that asks for others looks again when those change, although its own file and group are as they were.
+    /// </summary>
+    [Fact]
+    public void It_is_told_anew_whenever_any_other_ware_changes()
+    {
+        string[] names = ["milk_jug", "soup_bowl", "big_jug", "tide_cup", "reed_cup"];
+        Gen.Select(Gen.Int[0, names.Length - 1], Gen.Int[0, 3], Gen.Int[1, 3], Gen.Int[1, 2]).Array[12].Sample(changes =>
+        {
+            var pack = APack.Of().WithWare("tide_cup").WithWare("reed_cup");
+            var session = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, pack.Tree);
+            foreach (var (which, price, hardness, volume) in changes)
+            {
+                var path = PackPath.Parse($"wares/{names[which]}/ware.json");
+                var id = which > 2 ? $"saltbrook.{names[which]}" : $"moor.{names[which]}";
+                TreeEdit edit = price > 0 || session.Tree.Find(path) is null
+                    ? new TreeEdit.Write(path, Encoding.UTF8.GetBytes(Ware(id, price + 1, hardness, 400 * volume)))
+                    : new TreeEdit.Delete(path);
+                session = session.With([edit]);
+                var anew = CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree);
+                Assert.Equal(Lines(anew), Lines(session.Report));
+            }
+        }, iter: 60);
+    }
+
+    private static IEnumerable<string> Lines(CheckReport report) => report.Findings.Select(f => $"{f.Code} {f.Path} {f.Message}");
 
     /// <summary>What is taken over from another counts as its own.</summary>
     [Fact]

@@ -80,6 +80,9 @@ public class BringTests
         var more = new PlaceholderFile(PackPath.Parse("art/awnings/quay/noon.png"), ContentHash.Of([1]), "x");
         Assert.Equal(
             ["art/awnings/quay/lamp.png", "art/awnings/quay/noon.png"],
-            PlaceholderFiles.Read(gone.With(PlaceholderFiles.Add(gone, [more]))).Keys.Select(k => k.Value).Order(StringComparer.Ordinal));
+            PlaceholderFiles.Read(gone.With(PlaceholderFiles.Add(gone, [more]).Edits))
+                .Keys
+                .Select(k => k.Value)
+                .Order(StringComparer.Ordinal));
     }
 }

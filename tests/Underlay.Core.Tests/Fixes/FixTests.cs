@@ -1,9 +1,9 @@
 using System.Text;
-using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
+using Underlay.Core.Tests.Decisions;
 using static Underlay.Core.Tests.Fixes.Fixing;
 
 namespace Underlay.Core.Tests.Fixes;
@@ -125,7 +125,7 @@ public class FixTests
     public void A_waived_finding_is_left_alone()
     {
         var pack = APack.Of().With("art/surface/flagstone.png", Picture.Of(64, 64));
-        var waived = pack.With(".underlay/waivers.json", Waivers.Write([pack.Finding().Waive("kept for reference")]).Bytes.ToArray());
+        var waived = pack.With(".underlay/waivers.json", WaiverFile.Of(pack.Finding().Waive("kept for reference")));
         Assert.Empty(Run(waived).Applied);
     }
 

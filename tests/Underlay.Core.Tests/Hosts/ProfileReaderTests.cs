@@ -29,6 +29,19 @@ public class ProfileReaderTests
     public void Three_editions_are_named_in_order() =>
         Assert.Equal(["3.0", "3.1", "4.0"], Repository.Kilnmoor.Editions.OrderBy(e => e.Order).Select(e => e.Key));
 
+    private static void Without(JsonNode host, string words, string code) =>
+        host[words]!.AsArray().RemoveAll(w => (string?)w!["code"] == code);
+
+    [Fact]
+    public void An_error_is_told_with_its_line()
+    {
+        var text = Encoding.UTF8.GetString(Kilnmoor.Find(PackPath.Parse("host.json"))!.ReadAll());
+        var line = text[..text.IndexOf("\"reasons\"", StringComparison.Ordinal)].Count(c => c == '\n') + 1;
+        var damaged = text.Replace("\"code\": \"wrapped\"", "\"code\": \"boxed\"", StringComparison.Ordinal);
+        var read = ProfileReader.Read(Kilnmoor.With([new TreeEdit.Write(PackPath.Parse("host.json"), Encoding.UTF8.GetBytes(damaged))]));
+        Assert.StartsWith($"host.json, line {line}, column ", Assert.Single(read.Errors).ToString(), StringComparison.Ordinal);
+    }
+
     public static TheoryData<string, Action<JsonNode>, string, string> Errors => new()
     {
         { "missing field", h => h.AsObject().Remove("title"), "/title", "text was expected, and there is none" },
@@ -53,6 +66,8 @@ public class ProfileReaderTests
             "the second not below the first" },
         { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "soft", "/places/0/rules/2/otherwise",
             "one of the choices was expected" },
+        { "own word of a drop", h => Without(h, "drops", "rejected"), "/drops", "the code “rejected” was expected among them" },
+        { "own word of a reason", h => Without(h, "reasons", "ending"), "/reasons", "the code “ending” was expected among them" },
         { "missing template", h => h["manifest"]!["template"] = "none.liquid", "/manifest/template",
             "a file templates/none.liquid was expected" },
         { "container without rest", h => h["package"]!["container"]!["entries"]!.AsArray().RemoveAt(1),
@@ -90,12 +105,11 @@ public class ProfileReaderTests
     }
 
     [Fact]
-    public void A_host_file_that_is_no_JSON_is_told_with_line_and_column() =>
-        Assert.Contains(
-            "line 1, column 2",
-            Assert.Single(
-                ProfileReader.Read(FileTree.OfBytes([KeyValuePair.Create(PackPath.Parse("host.json"), "{"u8.ToArray())])).Errors).Expected,
-            StringComparison.Ordinal);
+    public void A_host_file_that_is_no_JSON_is_told_with_line_and_column()
+    {
+        var read = ProfileReader.Read(FileTree.OfBytes([KeyValuePair.Create(PackPath.Parse("host.json"), "{"u8.ToArray())]));
+        Assert.Contains("line 1, column 2", Assert.Single(read.Errors).ToString(), StringComparison.Ordinal);
+    }
 
     /// <summary>
     /// Taking any field away or giving it another type is told by the reader whenever the shipped schema refuses it, and the other

@@ -55,7 +55,7 @@ public class RenamingTests
         var (from, to) = (PackPath.Parse("wares/milk_jug/shelf.png"), PackPath.Parse("wares/soup_bowl/shelf.png"));
         var tree = APack.Of().With(from.Value, Picture.Of(60, 60)).Tree;
         tree = tree.With(Shaping.Add(tree, from, new FitToSize(new(56, 56), FitMode.Stretch, Exact: false)).Edits);
-        tree = tree.With(PlaceholderFiles.Add(tree, [new PlaceholderFile(from, ContentHash.Of(tree.Find(from)!.ReadAll()), "x")]));
+        tree = tree.With(PlaceholderFiles.Add(tree, [new PlaceholderFile(from, ContentHash.Of(tree.Find(from)!.ReadAll()), "x")]).Edits);
         var after = tree.With(Renaming.Edits(Repository.Kilnmoor, Repository.Kilnmoor.Newest, tree, from, to));
         Assert.NotNull(Shaping.FindSteps(after, to));
         Assert.Null(Shaping.FindSteps(after, from));

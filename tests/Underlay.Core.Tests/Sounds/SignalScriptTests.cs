@@ -165,13 +165,13 @@ public class SignalScriptTests
         Assert.Equal(4, read.Notes.Count);
         Assert.Equal(new ScriptNote("Ann", "low and slow"), read.Notes["bells/one"]);
 
-        var noted = Pier.Tree.With(ScriptFile.Set(Pier.Tree, read.Notes));
+        var noted = Pier.Tree.With(ScriptFile.Set(Pier.Tree, read.Notes).Edits);
         Assert.Equal(
             "Ann",
             SignalScript.Of(Over(new APack(noted.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()))))[0].Note.Speaker);
         // Nothing is left of notes that are taken back.
-        var none = ScriptFile.Set(noted, read.Notes.ToDictionary(n => n.Key, _ => ScriptNote.Empty));
-        Assert.Null(noted.With(none).Find(ScriptFile.Path));
+        var none = ScriptFile.Set(noted, read.Notes.ToDictionary(n => n.Key, _ => ScriptNote.Empty)).Edits;
+        Assert.Null(noted.With(none).Find(ScriptFile.File.Path));
     }
 
     [Fact]

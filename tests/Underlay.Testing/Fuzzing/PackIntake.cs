@@ -11,7 +11,12 @@ internal static class PackIntake
     public static void Check(APack pack)
     {
         foreach (var finding in pack.Findings()) AssertWords(finding.Message);
-        FixRunner.Run("p", pack.Tree, t => CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t), Repository.Kilnmoor, AllCodes);
+        FixRunner.Run(
+            "p",
+            pack.Tree,
+            t => NoFaults.In(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, t)),
+            Repository.Kilnmoor,
+            AllCodes);
     }
 
     public static void Check(AGuide guide)
@@ -20,7 +25,7 @@ internal static class PackIntake
         FixRunner.Run(
             "g",
             guide.Tree,
-            t => CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t),
+            t => NoFaults.In(CheckReport.Make(Repository.Wrenfield, null, SmallLibrary.Of, t)),
             Repository.Wrenfield,
             AllCodes);
     }

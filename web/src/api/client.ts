@@ -50,10 +50,23 @@ const client = createClient<paths>({
 
 export const api = client
 
+// What answers did to a pack: the revision that each made. Those that changed nothing are not in it.
+const acts = new WeakMap<object, number>()
+
+/** Notes what an answer did. */
+export function noteAct(found: unknown, headers: { get(name: string): string | null }): void {
+    const made = headers.get('Underlay-Act')
+    if (made && typeof found === 'object' && found) acts.set(found, Number(made))
+}
+
+/** The revision that the request behind an answer made; undefined where it changed nothing. */
+export const actOf = (found: unknown) => (typeof found === 'object' && found ? acts.get(found) : undefined)
+
 /** The data of an answer; a problem is thrown. */
 export async function data<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
     const { data: found, error, response } = await answer
     if (!response.ok) throw Problem.of(error)
+    noteAct(found, response.headers)
     return found as T
 }
 

@@ -1,5 +1,5 @@
 import { askAgain } from './askAgain'
-import { Problem, type Refused } from './client'
+import { noteAct, Problem, type Refused } from './client'
 
 /** A dropped or chosen file with its path in the folder that it came from. */
 export interface Incoming {
@@ -11,11 +11,12 @@ export interface Incoming {
 export async function upload<T>(url: string, files: readonly Incoming[], progress: (sent: number) => void): Promise<T> {
     const form = new FormData()
     for (const { path, file } of files) form.append('file', file, path)
-    const { status, text } = await askAgain('POST', (headers) => post(url, form, headers, progress)).catch(() => {
+    const { status, text, headers } = await askAgain('POST', (sent) => post(url, form, sent, progress)).catch(() => {
         throw Problem.unreachable()
     })
     const body: unknown = text ? JSON.parse(text) : null
     if (status >= 300) throw Problem.of(body)
+    noteAct(body, headers)
     return body as T
 }
 

@@ -1,6 +1,7 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
+using Underlay.Core.Hosts;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -20,7 +21,7 @@ public sealed class MissingManifest : Check
     {
         if (overlay.Pack.Manifest.Text is not null) yield break;
         var path = overlay.Profile.Manifest.Path;
-        yield return ReportUnlisted(overlay.Profile, path, "missing", $"There is no {path} at the root of the pack.") with
+        yield return ReportUnlisted(overlay.Profile, path, OwnCodes.Missing, $"There is no {path} at the root of the pack.") with
         {
             Fix = new WriteManifest(path),
             RestsOn = [path],

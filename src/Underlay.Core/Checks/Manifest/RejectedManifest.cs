@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -24,7 +25,7 @@ public sealed class RejectedManifest : Check
             yield return ReportUnlisted(
                 overlay.Profile,
                 overlay.Profile.Manifest.Path,
-                "rejected",
+                OwnCodes.Rejected,
                 $"{fault.Says.Capitalised()} ({at}).") with
             {
                 Pointer = fault.Pointer,

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -25,7 +26,7 @@ public sealed class UndeclaredEdition : Check
         yield return ReportUnlisted(
             overlay.Profile,
             overlay.Profile.Manifest.Path,
-            "closed",
+            OwnCodes.Closed,
             $"The pack says that it is for {manifest.Declared}; this is {overlay.Pack.Edition}.") with
         {
             Pointer = field,

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -22,7 +23,7 @@ public sealed class UnreadableManifest : Check
             yield return ReportUnlisted(
                 overlay.Profile,
                 overlay.Profile.Manifest.Path,
-                "unreadable",
+                OwnCodes.Unreadable,
                 $"The manifest cannot be read: {problem.Says} ({problem.At}).") with
             {
                 At = problem.At,

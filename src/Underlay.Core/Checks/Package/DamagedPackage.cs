@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 
 namespace Underlay.Core.Checks;
@@ -13,5 +14,5 @@ public static class DamagedPackage
 
     /// <summary>The finding for a refused archive, or null when it was refused for something else.</summary>
     public static Finding? Find(ArchiveProblem problem) =>
-        problem.Kind == ArchiveProblemKind.Damaged ? ArchiveFindings.Describe(Code, problem, "damaged") : null;
+        problem.Kind == ArchiveProblemKind.Damaged ? ArchiveFindings.Describe(Code, problem, OwnCodes.Damaged) : null;
 }

@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 
 namespace Underlay.Core.Checks;
@@ -13,5 +14,5 @@ public static class OversizedPackage
 
     /// <summary>The finding for a refused archive, or null when it was refused for something else.</summary>
     public static Finding? Find(ArchiveProblem problem) =>
-        problem.Kind == ArchiveProblemKind.TooBig ? ArchiveFindings.Describe(Code, problem, "too_big") : null;
+        problem.Kind == ArchiveProblemKind.TooBig ? ArchiveFindings.Describe(Code, problem, OwnCodes.TooBig) : null;
 }

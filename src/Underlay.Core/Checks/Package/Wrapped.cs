@@ -24,7 +24,7 @@ public static class Wrapped
             Path = folder,
             Message = $"The folder “{folder}” lies around everything; {profile.Manifest.Path} has to be at the root. {profile.Title} "
                 + $"would not list the pack.",
-            Predicts = [new Prediction(PredictionKind.Unlisted, "", "wrapped")],
+            Predicts = [new Prediction(PredictionKind.Unlisted, "", OwnCodes.Wrapped)],
             Fix = new Unwrap(folder),
         };
     }

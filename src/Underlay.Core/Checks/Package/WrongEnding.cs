@@ -24,7 +24,7 @@ public static class WrongEnding
             Severity = Severity.Blocker,
             Path = "",
             Message = $"The file is called {fileName}; a package’s name has to end in {wanted}. {profile.Title} would not list the pack.",
-            Predicts = [new Prediction(PredictionKind.Unlisted, "", "ending")],
+            Predicts = [new Prediction(PredictionKind.Unlisted, "", OwnCodes.Ending)],
         };
     }
 }

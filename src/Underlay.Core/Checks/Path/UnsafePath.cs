@@ -1,5 +1,6 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
+using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -27,7 +28,7 @@ public sealed class UnsafePath : Check
                 Path = Printable(refused.Name),
                 Message = $"This name {refused.Problem.Says()}: rename it, or take it out of the pack. {overlay.Profile.Title} would not "
                     + $"list a package that holds it.",
-                Predicts = [new Prediction(PredictionKind.Unlisted, "", "unsafe")],
+                Predicts = [new Prediction(PredictionKind.Unlisted, "", OwnCodes.Unsafe)],
             };
         }
     }

@@ -26,14 +26,10 @@ public sealed class AiffFormat : SoundFormat
     public override Sound? Decode(ReadOnlySpan<byte> file)
     {
         var bytes = file.ToArray();
-        return SampleStream.Try(() =>
-        {
-            using var reader = new AiffFileReader(new MemoryStream(bytes));
-            var samples = reader.ToSampleProvider();
-            return SampleStream.Read(
-                samples.WaveFormat.SampleRate,
-                samples.WaveFormat.Channels,
-                piece => samples.Read(piece));
-        });
+        ISampleProvider? samples = null;
+        return SampleStream.Read(
+            () => new AiffFileReader(new MemoryStream(bytes)),
+            reader => ((samples = reader.ToSampleProvider()).WaveFormat.SampleRate, samples.WaveFormat.Channels),
+            (_, piece) => samples!.Read(piece));
     }
 }

@@ -63,6 +63,27 @@ public sealed class CsvText
         return new CsvText(separator, rows) { Tail = tail };
     }
 
+    /// <summary>
+    /// Reads what can be read of a text: a record whose quotes do not match is passed over up to the end of its first line.
+    /// </summary>
+    /// <param name="text">The text, without a byte order mark.</param>
+    /// <param name="lost">Where such records begin.</param>
+    internal static CsvText Salvage(string text, out IReadOnlyList<TextPosition> lost)
+    {
+        var rows = new List<CsvRow>();
+        var passed = new List<TextPosition>();
+        var reader = new Reader(text, ',');
+        while (!reader.IsAtEnd)
+        {
+            var begins = reader.Here;
+            if (reader.ReadRow() is { } row) rows.Add(row);
+            else passed.Add(new TextPosition(reader.PassLine(begins), 1));
+        }
+
+        lost = passed;
+        return new CsvText(',', [.. rows.Where(r => r.Fields is not [""])]);
+    }
+
     /// <summary>A row's value in a column; null where the header does not have it, or the row is shorter.</summary>
     public string? Value(CsvRow row, string column)
     {
@@ -96,6 +117,17 @@ public sealed class CsvText
         public int Line => line;
 
         public bool IsAtEnd => at == text.Length;
+
+        /// <summary>Where the next record begins.</summary>
+        public (int At, int Line) Here => (at, line);
+
+        /// <summary>Goes to the end of the line that a record begins with, and tells which line that is.</summary>
+        public int PassLine((int At, int Line) begins)
+        {
+            var end = text.IndexOf('\n', begins.At);
+            (at, line) = (end < 0 ? text.Length : end + 1, begins.Line + 1);
+            return begins.Line;
+        }
 
         public CsvRow? ReadRow()
         {

@@ -26,10 +26,9 @@ public sealed class Mp3Format : SoundFormat
     public override Sound? Decode(ReadOnlySpan<byte> file)
     {
         var bytes = file.ToArray();
-        return SampleStream.Try(() =>
-        {
-            using var reader = new MpegFile(new MemoryStream(bytes));
-            return SampleStream.Read(reader.SampleRate, reader.Channels, piece => reader.ReadSamples(piece, 0, piece.Length));
-        });
+        return SampleStream.Read(
+            () => new MpegFile(new MemoryStream(bytes)),
+            reader => (reader.SampleRate, reader.Channels),
+            (reader, piece) => reader.ReadSamples(piece, 0, piece.Length));
     }
 }

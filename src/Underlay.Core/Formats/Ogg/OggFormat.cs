@@ -40,11 +40,10 @@ public sealed class OggFormat : PackSoundFormat
         if (OpusReader.IsOpus(file)) return OpusReader.Read(file);
         if (!VorbisHeader.IsSound(file)) return null;
         var bytes = file.ToArray();
-        return SampleStream.Try(() =>
-        {
-            using var reader = new VorbisReader(new MemoryStream(bytes));
-            return SampleStream.Read(reader.SampleRate, reader.Channels, piece => reader.ReadSamples(piece, 0, piece.Length));
-        });
+        return SampleStream.Read(
+            () => new VorbisReader(new MemoryStream(bytes)),
+            reader => (reader.SampleRate, reader.Channels),
+            (reader, piece) => reader.ReadSamples(piece, 0, piece.Length));
     }
 
     /// <inheritdoc/>

@@ -60,17 +60,13 @@ public static class OpusReader
         var gain = (float)Decibels.ToFactor(BinaryPrimitives.ReadInt16LittleEndian(head.AsSpan(16)) / 256.0);
         var end = LastPosition(file);
         if (end > SoundFormat.MostSamples / channels) return null;
-        return SampleStream.Try(() =>
-        {
-            using var decoder = OpusCodecFactory.CreateDecoder(Rate, channels);
-            var at = 2;
-            var sound = SampleStream.Read(
-                Rate,
-                channels,
-                into => at >= packets.Count ? 0 : decoder.Decode(packets[at++], into, MostFrames) * channels);
-            var last = (int)Math.Min(end, sound?.Frames ?? 0);
-            return sound is null || last <= skip ? null : sound.Cut(skip, last).Map(samples => [.. samples.Select(s => s * gain)]);
-        });
+        var at = 2;
+        var sound = SampleStream.Read(
+            () => OpusCodecFactory.CreateDecoder(Rate, channels),
+            _ => (Rate, channels),
+            (decoder, into) => at >= packets.Count ? 0 : decoder.Decode(packets[at++], into, MostFrames) * channels);
+        var last = (int)Math.Min(end, sound?.Frames ?? 0);
+        return sound is null || last <= skip ? null : sound.Cut(skip, last).Map(samples => [.. samples.Select(s => s * gain)]);
     }
 
     private static long LastPosition(ReadOnlySpan<byte> file)

@@ -55,7 +55,7 @@ internal static class PackMistakes
         new(
             "waivers that cannot be read",
             APack.Of().With(".underlay/waivers.json", "{"),
-            "waiver/unreadable",
+            "decision/unreadable",
             ".underlay/waivers.json",
             Severity.Warning),
         new("a placeholder", Placeholder(), "pack/placeholder", "art/surfaces/flagstone.png", Severity.Note),

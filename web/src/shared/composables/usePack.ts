@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { api, data, isPassing, Problem, type FindingView, type LedgerRow, type PackView } from '@/api/client'
+import { actOf, api, data, isPassing, Problem, type FindingView, type LedgerRow, type PackView } from '@/api/client'
 import { useMessages } from './useMessages'
 import { useRows } from './useRows'
 
@@ -69,18 +69,19 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     const refresh = () => queries.invalidateQueries({ queryKey: ['pack', toValue(id)] })
 
     /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
-    function known() {
+    function known(act?: number) {
         const view = queries.getQueryData<PackView>(['pack', toValue(id), 'view'])
-        const revision = Math.max(view?.revision ?? 0, made.get(toValue(id)) ?? 0)
+        const revision = act ?? Math.max(view?.revision ?? 0, made.get(toValue(id)) ?? 0)
         return {
             params: { path: { id: toValue(id) } },
             headers: revision > 0 ? { 'If-Match': `"${revision}"` } : {},
         }
     }
 
-    async function undo() {
+    /** Undoes the last act, or one that is given as long as it is the last. */
+    async function undo(act?: number) {
         await change.mutateAsync({
-            run: () => data(api.POST('/api/packs/{id}/undo', known())),
+            run: () => data(api.POST('/api/packs/{id}/undo', known(act))),
             done: () => 'Undone.',
             isTurn: true,
         })
@@ -90,7 +91,10 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         mutationFn: ({ run }: ChangeOptions & { run: () => Promise<unknown> }) => inTurn(toValue(id), run),
         onSuccess: async (result, { done, isTurn }) => {
             await refresh()
-            if (done) say(done(result as never), isTurn ? undefined : { word: 'Undo', run: () => void undo() })
+            const act = actOf(result)
+            // What changed nothing is not undone: it would take back the act before, or another page's.
+            const word = isTurn || act === undefined ? undefined : { word: 'Undo', run: () => void undo(act) }
+            if (done) say(done(result as never), word)
         },
         onError: async (problem, { isKept }) => {
             // What is kept in the browser is not lost, and the page says so where it is typed.
@@ -108,7 +112,7 @@ export function useChange(id: MaybeRefOrGetter<string>) {
 
     return {
         isBusy: change.isPending,
-        undo,
+        undo: () => undo(),
         /** Runs a change; its result when it was made. */
         async run<T>(
             run: () => Promise<T>,

@@ -39,10 +39,11 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
                     >{{ pack.released === summary.version ? '' : 'draft ' }}{{ summary.version }}</span
                 >
             </h2>
-            <p class="text-faint text-small truncate">
+            <p v-if="pack.problem" class="text-small mt-1">{{ pack.problem }}</p>
+            <p v-else class="text-faint text-small truncate">
                 {{ summary.editionTitle }} · <span class="font-mono">{{ summary.packId ?? 'no manifest yet' }}</span>
             </p>
-            <p class="text-small mt-1">
+            <p v-if="!pack.problem" class="text-small mt-1">
                 {{
                     pack.about ??
                     count(summary.files, 'file') + (summary.inTray ? `, ${whole(summary.inTray)} in the tray` : '')
@@ -52,7 +53,8 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
         <PackSection class="self-center max-[1000px]:hidden" :columns="summary.section" is-small />
         <div class="text-small self-center">
             <p class="flex flex-wrap items-center gap-x-1.5 whitespace-nowrap">
-                <template v-if="hasFindings">
+                <template v-if="pack.problem">cannot be shown</template>
+                <template v-else-if="hasFindings">
                     <span v-if="summary.findings.blocker" class="flex items-center gap-1.5"
                         ><SeverityMark severity="blocker" />{{ count(summary.findings.blocker, 'blocker') }}</span
                     >

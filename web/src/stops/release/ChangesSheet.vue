@@ -34,11 +34,13 @@ const others = computed(() => items.value.filter((item) => !item.isPicture || !i
         </p>
         <p class="text-faint">
             {{
-                items.length === 0
-                    ? draft.since
-                        ? 'Nothing but, perhaps, the manifest.'
-                        : 'Nothing yet.'
-                    : count(items.length, 'file')
+                draft.isSinceLost
+                    ? `What ${draft.since} held cannot be found any more, so nothing is compared with it. Its package is kept.`
+                    : items.length === 0
+                      ? draft.since
+                          ? 'Nothing but, perhaps, the manifest.'
+                          : 'Nothing yet.'
+                      : count(items.length, 'file')
             }}
         </p>
         <ul class="mt-3 grid grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-3">

@@ -1,13 +1,13 @@
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
-namespace Underlay.Core.Tests.Checks;
+namespace Underlay.Core.Tests.Decisions;
 
 public class WaiverTests
 {
     private static readonly APack Pack = APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf(48, 48));
 
     private static APack Waived(APack pack, string reason) =>
-        pack.With(".underlay/waivers.json", Waivers.Write([pack.Finding().Waive(reason)]).Bytes.ToArray());
+        pack.With(".underlay/waivers.json", WaiverFile.Of(pack.Finding().Waive(reason)));
 
     [Fact]
     public void A_waived_blocker_blocks_no_longer_and_keeps_its_reason()
@@ -38,7 +38,14 @@ public class WaiverTests
     public void Waivers_that_cannot_be_read_waive_nothing(string text)
     {
         var report = Pack.With(".underlay/waivers.json", text).Check();
-        Assert.Contains(report.Findings, f => f.Code.Value == "waiver/unreadable");
+        Assert.Contains(report.Findings, f => f.Code.Value == "decision/unreadable");
         Assert.True(report.Blocks);
     }
+}
+
+/// <summary>Files of waivers for tests.</summary>
+internal static class WaiverFile
+{
+    public static byte[] Of(params Waiver[] waivers) =>
+        Assert.IsType<TreeEdit.Write>(Assert.Single(Waivers.Add(FileTree.Empty, waivers).Edits)).Bytes.ToArray();
 }

@@ -5,7 +5,7 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Formats.Json;
 
-namespace Underlay.Core.Tests.Checks;
+namespace Underlay.Core.Tests.Decisions;
 
 /// <summary>The author's "later" on values of entries, and on entries as a whole.</summary>
 public class LaterValuesTests
@@ -21,11 +21,11 @@ public class LaterValuesTests
     private static APack Marked(string glaze, params LaterValue[] values)
     {
         var pack = APack.Of().With(Path.Value, glaze);
-        return values.Length == 0 ? pack : pack.With(LaterValues.Path.Value, Written(pack.Tree, values));
+        return values.Length == 0 ? pack : pack.With(LaterValues.File.Path.Value, Written(pack.Tree, values));
     }
 
     private static string Written(FileTree tree, params LaterValue[] values) =>
-        Encoding.UTF8.GetString(Assert.IsType<TreeEdit.Write>(Assert.Single(LaterValues.Mark(tree, values))).Bytes.Span);
+        Encoding.UTF8.GetString(Assert.IsType<TreeEdit.Write>(Assert.Single(LaterValues.Mark(tree, values).Edits)).Bytes.Span);
 
     private static IReadOnlyList<Finding> Told(APack pack) => [.. pack.Findings().Where(f => f.Code.Value == "pack/placeholder")];
 
@@ -48,8 +48,8 @@ public class LaterValuesTests
         var pack = Marked(Glaze(), new LaterValue(Path, "", null));
         Assert.Equal("It is marked to be finished later.", Assert.Single(Told(pack)).Message);
         Assert.Single(Told(pack.With(Path.Value, Glaze(Row(900, 1100)))));
-        var done = pack.Tree.With(LaterValues.Unmark(pack.Tree, Path, JsonText.Parse(Encoding.UTF8.GetBytes(Glaze())), [""]));
-        Assert.Null(done.Find(LaterValues.Path));
+        var done = pack.Tree.With(LaterValues.Unmark(pack.Tree, Path, JsonText.Parse(Encoding.UTF8.GetBytes(Glaze())), [""]).Edits);
+        Assert.Null(done.Find(LaterValues.File.Path));
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public class LaterValuesTests
         Assert.Equal("/reactions/0/from_c", Assert.Single(Told(moved)).Pointer);
         Assert.Empty(Told(Marked(Glaze(Row(950, 1100), Row(900, 1000), Row(950, 1200)), mark)));
         var text = JsonText.Parse(moved.Tree.Find(Path)!.ReadAll());
-        Assert.Null(moved.Tree.With(LaterValues.Unmark(moved.Tree, Path, text, ["/reactions/0/from_c"])).Find(LaterValues.Path));
+        Assert.Null(moved.Tree.With(LaterValues.Unmark(moved.Tree, Path, text, ["/reactions/0/from_c"]).Edits).Find(LaterValues.File.Path));
     }
 
     [Fact]
@@ -90,11 +90,11 @@ public class LaterValuesTests
     {
         var to = PackPath.Parse("entries/glazes/tide.json");
         var tree = Marked(Glaze(Row(900, 1100)), new LaterValue(Path, "/body", "\"#9ec2b4\"")).Tree;
-        var followed = tree.With([new TreeEdit.Move(Path, to), .. LaterValues.Follow(tree, Path, to)]);
+        var followed = tree.With([new TreeEdit.Move(Path, to), .. LaterValues.Follow(tree, Path, to).Edits]);
         Assert.Equal([to], LaterValues.Read(followed).Select(l => l.Key));
         var gone = followed.With([new TreeEdit.Delete(to)]);
         var other = new LaterValue(PackPath.Parse("firing.json"), "/by", "\"x\"");
-        Assert.Equal([other], LaterValues.Read(gone.With(LaterValues.Mark(gone, [other]))).SelectMany(l => l));
+        Assert.Equal([other], LaterValues.Read(gone.With(LaterValues.Mark(gone, [other]).Edits)).SelectMany(l => l));
     }
 
     /// <summary>What is marked is read as it was marked, and marking it twice changes nothing.</summary>
@@ -110,11 +110,11 @@ public class LaterValuesTests
         marks.Sample(some =>
         {
             var values = some.DistinctBy(m => m.Pointer).ToList();
-            var marked = tree.With(LaterValues.Mark(tree, values));
+            var marked = tree.With(LaterValues.Mark(tree, values).Edits);
             var read = LaterValues.Read(marked)[Path].ToList();
             Assert.Equal(values.Select(v => v.Pointer).Order(StringComparer.Ordinal), read.Select(v => v.Pointer));
             foreach (var value in values) Assert.Equal(Shown(value), Shown(read.Single(r => r.Pointer == value.Pointer)));
-            Assert.Empty(LaterValues.Mark(marked, read));
+            Assert.Empty(LaterValues.Mark(marked, read).Edits);
         });
     }
 
@@ -125,5 +125,5 @@ public class LaterValuesTests
     [InlineData("""{ "later": 3 }""")]
     [InlineData("""{ "later": [3, { "path": "../x" }, { "path": "a/b.json", "pointer": "/c" }] }""")]
     public void What_cannot_be_read_is_passed_over(string written) =>
-        Assert.Empty(LaterValues.Read(APack.Of().With(LaterValues.Path.Value, written).Tree));
+        Assert.Empty(LaterValues.Read(APack.Of().With(LaterValues.File.Path.Value, written).Tree));
 }
