@@ -48,7 +48,7 @@ public class FindingsTests
             [
                 // Tested with other editions, a richer base, archives or the other host.
                 "edition/renamed", "entry/made-of-old", "entry/off-screen", "entry/outdoes", "entry/unknown-key", "entry/unusual-number",
-                "image/colour-bleeds", "index/missing-row", "index/order", "index/other-name", "index/twice", "index/unknown", 
+                "image/colour-bleeds", "index/missing-row", "index/order", "index/other-name", "index/twice", "index/unknown",
                 "judge/failed", "manifest/edition", "pack/empty", "pack/rolled-back", "package/damaged", "package/ending",
                 "package/too-big",
                 "package/unsafe", "path/not-judged", "path/unsafe", "recipe/free-gain", "recipe/nothing-makes", "recipe/out-of-reach",
