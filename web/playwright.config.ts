@@ -1,22 +1,28 @@
 import { defineConfig } from '@playwright/test'
-import { port, serverCommand, serverEnvironment } from './tests/server'
+import { chromium } from './tests/server'
 
-// Run by ./test e2e, which starts PostgreSQL and builds the application.
+// Those that kill servers and databases, or start the whole application: nothing else is to run beside them.
+const alone = ['killed.spec.ts', 'database.spec.ts', 'start.spec.ts']
+
+// Run by ./test e2e, which starts PostgreSQL and builds the application. Each worker has a server of its own (tests/test.ts).
 export default defineConfig({
     testDir: 'tests',
     outputDir: '../.test/playwright',
-    workers: 1,
+    workers: 2,
     fullyParallel: false,
     timeout: 180_000,
     expect: { timeout: 30_000 },
     reporter: 'list',
     globalSetup: './tests/setup.ts',
+    projects: [
+        { name: 'together', testIgnore: alone },
+        { name: 'alone', testMatch: alone },
+    ],
     use: {
         actionTimeout: 30_000,
-        baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
         launchOptions: {
-            executablePath: '/usr/bin/chromium',
+            executablePath: chromium,
             args: [
                 '--no-sandbox',
                 '--disable-gpu',
@@ -29,12 +35,5 @@ export default defineConfig({
         },
         testIdAttribute: 'data-test',
         trace: 'off',
-    },
-    webServer: {
-        command: serverCommand.join(' '),
-        env: serverEnvironment(port, 'e2e'),
-        url: `http://127.0.0.1:${port}/packs`,
-        reuseExistingServer: false,
-        timeout: 120_000,
     },
 })

@@ -292,12 +292,31 @@ internal static class PackGen
                 ".underlay/sources/a.png", "tables/almanac.csv", "art/surfaces/a b.png", "art/flames/updraught/01.pngx"),
             AnyPng).Select((n, b) => (n, b))));
 
+    /// <summary>Files whose faults show only together, or in a file that has no other: by chance alone they are rare.</summary>
+    private static readonly Gen<List<(string, byte[])>> AnyTogether = Gen.OneOf(
+        Gen.Select(Gen.OneOfConst("milk_jug", "soup_bowl"), AnyDds)
+            .Select((n, dds) => new List<(string, byte[])>
+            {
+                ($"wares/{n}/skin.png", Picture.Of(64, 64).ToPng()),
+                ($"wares/{n}/skin.dds", dds),
+            }),
+        Gen.OneOfConst("tide_cup", "saltbrook_jar").Select(like => new List<(string, byte[])>
+        {
+            ("wares/tide_cup/ware.json", Encoding.UTF8.GetBytes($$"""{ "id": "saltbrook.tide_cup", "like": "saltbrook.{{like}}" }""")),
+            ("wares/saltbrook_jar/ware.json", Encoding.UTF8.GetBytes("""{ "id": "saltbrook.saltbrook_jar", "like": "saltbrook.tide_cup" }""")),
+        }),
+        Gen.OneOfConst("milk_jug", "soup_bowl").Select(n => new List<(string, byte[])>
+        {
+            ($"wares/{n}/shelf.png", Picture.Shelf().With(0, 7, new Pixel(80, 60, 40, 255)).ToPng()),
+        }));
+
     public static readonly Gen<APack> Files = Gen.Select(
         AnyFile.List[1, 14],
+        Gen.Frequency((5, Gen.Const(new List<(string, byte[])>())), (1, AnyTogether)),
         Gen.OneOfConst<string?>(null, null, "front.png", "cover/front.png", "art/surfaces/flagstone.png"))
         .Select(
-            (files, front) =>
-                files.Aggregate(
+            (files, together, front) =>
+                files.Concat(together).Aggregate(
                     APack.Empty.With("firing.json", Manifest(front: front)),
                     (pack, file) => pack.With(file.Item1, file.Item2)));
 

@@ -36,7 +36,7 @@ public class SessionTests
                     Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree)), Lines(session.Report));
                 }
             },
-            iter: 300,
+            iter: 150,
             threads: Environment.ProcessorCount);
 
     /// <summary>With other pictures at the same paths the structure stays; a broken one, or an author's decision, may change it.</summary>
@@ -58,7 +58,7 @@ public class SessionTests
                     Assert.Equal(Lines(CheckReport.Make(Repository.Kilnmoor, null, SmallBase.Of, session.Tree)), Lines(session.Report));
                 }
             },
-            iter: 300,
+            iter: 150,
             threads: Environment.ProcessorCount);
 
     [Fact]

@@ -14,28 +14,41 @@ public class WrenfieldAgreementTests
         e => e.Key,
         e => Wrenfield.Library.Of(SmallLibrary.FilesOf(e.Key).Select(f => (f.Key, f.Value))));
 
+    /// <summary>The guides of a printing, with what each of the tests below asks of them.</summary>
+    private static readonly Dictionary<string, RandomPacks<AGuide, Judged>> Guides = new()
+    {
+        ["1"] = new(GuideGen.Guides, 4, 60, guide => Judge(guide, "1")),
+        ["2"] = new(GuideGen.Guides, 5, 110, guide => Judge(guide, "2")),
+    };
+
+    private sealed record Judged(AGuide? Disagreeing, string? FoundTwice);
+
+    private static Judged Judge(AGuide made, string printing)
+    {
+        var guide = made.With(
+            "guide.toml",
+            AGuide.Manifest.Replace("printing = 2", $"printing = {printing}", StringComparison.Ordinal));
+        var findings = guide.Check(Repository.Wrenfield.FindEdition(printing)).Findings;
+        return new Judged(
+            Disagreement.Compare(findings, Try(Zip(guide), printing)).Agree ? null : guide,
+            findings.CountBy(f => f.Key).FirstOrDefault(k => k.Value > 1).Key?.ToString());
+    }
+
     [Theory]
     [InlineData("1")]
     [InlineData("2")]
-    public void Every_outcome_and_drop_of_random_guides_is_predicted_and_every_blocker_confirmed(string printing) =>
-        GuideGen.Guides.Sample(
-            guide =>
-                AssertAgreement(
-                    guide.With("guide.toml", AGuide.Manifest.Replace("printing = 2", $"printing = {printing}", StringComparison.Ordinal)),
-                    printing),
-            iter: 300,
-            threads: Environment.ProcessorCount);
+    public void Every_outcome_and_drop_of_random_guides_is_predicted_and_every_blocker_confirmed(string printing)
+    {
+        if (Guides[printing].All.FirstOrDefault(g => g.Disagreeing is not null) is { Disagreeing: { } guide })
+            AssertAgreement(guide, printing);
+    }
 
     [Fact]
-    public void No_two_findings_of_a_guide_are_the_same() =>
-        GuideGen.Guides.Sample(
-            guide => Assert.Distinct(guide.Findings().Select(f => f.Key)),
-            iter: 300,
-            threads: Environment.ProcessorCount);
+    public void No_two_findings_of_a_guide_are_the_same() => Assert.Empty(Guides["2"].All.Select(g => g.FoundTwice).OfType<string>());
 
     [Fact]
     public void Every_reason_for_an_unlisted_guide_is_predicted() =>
-        GuideGen.Manifests.Sample(guide => AssertAgreement(guide, "2"), iter: 300, threads: Environment.ProcessorCount);
+        GuideGen.Manifests.Sample(guide => AssertAgreement(guide, "2"), iter: 120, threads: Environment.ProcessorCount);
 
     public static TheoryData<string, string> Hostile => new()
     {
@@ -102,7 +115,7 @@ public class WrenfieldAgreementTests
                         + $"{(f.Key.EndsWith(".png", StringComparison.Ordinal) ? "" : Encoding.UTF8.GetString(f.Value))}"));
         var found = new AGuide(small.Files).Check(Repository.Wrenfield.FindEdition(printing)).Findings;
         Assert.Fail(
-            $"{Compare(new AGuide(small.Files), printing)}\n{files}\n"
+            $"{Compare(new AGuide(small.Files), printing)} {DaySeed.Repeats}\n{files}\n"
                 + string.Join("\n", found.Select(f => $"{f.Code} {f.Path}: {f.Message}")));
     }
 

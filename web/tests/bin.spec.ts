@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { newPack } from './pages'
+import { expect, test } from './test'
 
 test('a pack goes into the bin at a press and comes back whole; other pages are told', async ({ page, context }) => {
     const id = await newPack(page, 'Short lived')

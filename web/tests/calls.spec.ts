@@ -1,9 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { zip } from './large-pack'
 import { listen, peak } from './listening'
 import { tryPack, withMicrophoneOf } from './pages'
 import { demo } from './server'
+import { expect, test } from './test'
 
 /** A call of the guide, from a microphone that hears a bird all along: how loud it is does not hang on how often it is heard. */
 

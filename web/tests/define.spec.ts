@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { findings, newPack, pick } from './pages'
+import { expect, test } from './test'
 
 const cell = (page: Page, owner: string, word: string, language: string) =>
     page.getByLabel(`${owner}, ${word}, ${language}`, { exact: true })

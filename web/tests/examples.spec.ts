@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { findings, newPack, tryPack } from './pages'
+import { expect, test } from './test'
 
 const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('saved')
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { demo } from './server'
 import { findings, newPack, packId, release, tryPack } from './pages'
+import { expect, test } from './test'
 
 test('a messy folder becomes a package that the host shows as it was made', async ({ page }) => {
     const id = await newPack(page, 'Tide Wares')

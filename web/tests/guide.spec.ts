@@ -1,8 +1,9 @@
 import { execFileSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
-import { expect, test, type Download, type Locator, type Page } from '@playwright/test'
+import type { Download, Locator, Page } from '@playwright/test'
 import { readCommands, readGuide, type Act } from './guide'
 import { demo, OwnServer } from './server'
+import { expect, test } from './test'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const guide = `${root}docs/guide.md`
@@ -104,9 +105,9 @@ async function carryOut(page: Page, act: Act, hand: Hand): Promise<Download | nu
     }
 }
 
-for (const [index, [way, hand]] of Object.entries({ mouse, keys }).entries())
+for (const [way, hand] of Object.entries({ mouse, keys }))
     test(`the guide is followed word for word, by ${way} alone, to a package that the host loads`, async ({ page }) => {
-        const server = new OwnServer(5195 + index, `guide_${way}`)
+        const server = await OwnServer.with(`guide_${way}`)
         await server.start()
         try {
             await page.goto(`${server.url}/packs`)

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { demo } from './server'
 import { demoPack, drop, findings, newPack } from './pages'
+import { expect, test } from './test'
 
 const base = (path: string) => readFileSync(`${demo}/base/kilnmoor/4.0/${path}`)
 const surfaces = ['sand_dry', 'setts_dark', 'setts_pale'].map((name) => `art/surfaces/${name}.png`)

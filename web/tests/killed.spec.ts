@@ -13,7 +13,7 @@ async function begin(request: APIRequestContext, url: string): Promise<string> {
 }
 
 test('a server that is killed amid an upload and a build loses nothing that it acknowledged', async ({ request }) => {
-    const server = new OwnServer(5191, 'killed')
+    const server = await OwnServer.with('killed')
     await server.start()
     try {
         const id = await begin(request, server.url)

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { largePack, number } from './large-pack'
+import { expect, test } from './test'
 
 const elements = (page: Page) => page.evaluate(() => document.querySelectorAll('*').length)
 

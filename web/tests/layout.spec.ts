@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { demo } from './server'
 import { demoPack, drop, newPack } from './pages'
+import { expect, test } from './test'
 
 const surface = 'art/surfaces/setts_dark.png'
 

@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { expect, type Locator, type Page } from '@playwright/test'
+import { chromium } from './server'
 
 /** A browser with a microphone that beeps, and which plays unasked. */
 export const withMicrophone = {
     permissions: ['microphone'],
     launchOptions: {
-        executablePath: '/usr/bin/chromium',
+        executablePath: chromium,
         args: [
             '--no-sandbox',
             '--disable-gpu',
@@ -26,17 +27,15 @@ export const withMicrophoneOf = (sound: string) => ({
     },
 })
 
-/** Begins a new pack in the browser and gives its id. */
+/** Begins a new pack, shows it in the browser and gives its id. */
 export async function newPack(page: Page, title: string): Promise<string> {
-    await page.goto('/packs')
-    await page.getByRole('button', { name: 'New pack', exact: true }).click()
-    await page.getByLabel('Title').fill(title)
-    await page.getByLabel('Your name').fill('Tove Salter')
-    await page.getByLabel('Prefix').fill('saltbrook')
-    await page.getByRole('button', { name: 'Begin the pack' }).click()
-    await page.waitForURL(/gather/)
+    const made = await page.request.post('/api/packs', {
+        data: { title, host: 'kilnmoor', edition: '4.0', prefix: 'saltbrook', author: 'Tove Salter' },
+    })
+    const { id } = (await made.json()) as { id: string }
+    await page.goto(`/packs/${id}/gather`)
     await expect(page.getByRole('heading', { name: title })).toBeVisible()
-    return packId(page)
+    return id
 }
 
 /** Chooses one of many in a field: what is typed of it leaves it, and Enter takes it. */

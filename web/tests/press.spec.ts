@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test'
 import { demo } from './server'
 import { readFileSync } from 'node:fs'
 import { demoPack, drop, newPack } from './pages'
+import { expect, test } from './test'
 
 const section = 'Section of the pack'
 

@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { drop, newPack, tryPack, withMicrophone } from './pages'
 import { session } from './session'
+import { expect, test } from './test'
 
 /** The script of signals: noted, sent out and taken in, recorded into. */
 

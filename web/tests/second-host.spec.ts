@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test'
 import { demo } from './server'
 import { demoPack, findings, release, tryPack } from './pages'
+import { expect, test } from './test'
 
 test('plates of the other host get their contents, are tried and released', async ({ page }) => {
     const id = await demoPack(page, 'Northern Plates')

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { demoPack } from './pages'
+import { expect, test } from './test'
 
 const stops = [
     'gather',

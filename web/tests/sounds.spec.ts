@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { listen, peak } from './listening'
 import { drop, findings, newPack, tryPack, withMicrophone } from './pages'
 import { session } from './session'
+import { expect, test } from './test'
 
 /** Sounds in Shape: recorded from a microphone, shaped by steps, gone round in, heard, and right in the host. */
 

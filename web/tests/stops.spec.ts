@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { demo } from './server'
 import { demoPack, drop, newPack, pick } from './pages'
+import { expect, test } from './test'
 
 const surface = 'art/surfaces/setts_dark.png'
 const descriptor = 'art/surfaces/setts_dark.surface.json'

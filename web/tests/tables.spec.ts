@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { newPack } from './pages'
+import { expect, test } from './test'
 
 const read = async (page: Page, id: string, path: string) =>
     (await page.request.get(`/api/packs/${id}/file`, { params: { path } })).text()

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { findings, newPack, pick, release, tryPack } from './pages'
+import { expect, test } from './test'
 
 /** A pack of thirty entries from an empty one, by presses alone: glazes, wares that wear them, and recipes that make those. */
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { demo, root } from './server'
 import { drop, newPack } from './pages'
+import { expect, test } from './test'
 
 const base = (path: string) => readFileSync(`${demo}/base/kilnmoor/4.0/${path}`)
 

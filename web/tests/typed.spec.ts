@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { demoPack, newPack } from './pages'
 import { OwnServer } from './server'
+import { expect, test } from './test'
 
 const first = 'art/surfaces/setts_dark.surface.json'
 const second = 'art/surfaces/setts_pale.surface.json'
@@ -103,7 +104,7 @@ test('without a network what is typed is kept, the page says so at once, and it 
 })
 
 test('a server that is killed and comes back while one types gets all of it without a press', async ({ page }) => {
-    const server = new OwnServer(5192, 'typed')
+    const server = await OwnServer.with('typed')
     await server.start()
     try {
         const made = await page.request.post(`${server.url}/api/packs`, {

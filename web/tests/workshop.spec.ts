@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { findings, newPack, pick, release, tryPack } from './pages'
+import { expect, test } from './test'
 
 /** A recording as an author has it: 24 bits, 44,100 Hz, two channels. */
 function recording(): Buffer {

@@ -6,7 +6,10 @@ using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Checks;
 
-/// <summary>A file of any kind under the name of any other: nothing fails at it, in a pack or in a tray.</summary>
+/// <summary>
+/// A file of any kind under the name of any other: nothing fails at it, in a pack or in a tray. Each day tries a third of all kinds,
+/// the odd ones always.
+/// </summary>
 public class AnyFileAnywhereTests
 {
     private static readonly Dictionary<string, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
@@ -30,10 +33,13 @@ public class AnyFileAnywhereTests
             .Tree.Files,
     ];
 
-    public static TheoryData<string, string> All => [.. Bases.Keys.SelectMany(h => Kinds.Select(k => (h, k.Path.Value))).Distinct()];
+    public static TheoryData<string, string> OfTheDay =>
+        [.. Bases.Keys.SelectMany(h => Kinds.Where(IsOfTheDay).Select(k => (h, k.Path.Value))).Distinct()];
+
+    private static bool IsOfTheDay(TreeFile kind, int at) => at % 3 == DaySeed.Value % 3 || !kind.Path.Value.Contains('/');
 
     [Theory]
-    [MemberData(nameof(All))]
+    [MemberData(nameof(OfTheDay))]
     public void No_file_makes_us_fail_under_any_name(string host, string kind)
     {
         var (profile, @base) = (host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield, Bases[host]);
