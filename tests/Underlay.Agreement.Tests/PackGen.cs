@@ -302,13 +302,16 @@ internal static class PackGen
             }),
         Gen.OneOfConst("tide_cup", "saltbrook_jar").Select(like => new List<(string, byte[])>
         {
-            ("wares/tide_cup/ware.json", Encoding.UTF8.GetBytes($$"""{ "id": "saltbrook.tide_cup", "like": "saltbrook.{{like}}" }""")),
-            ("wares/saltbrook_jar/ware.json", Encoding.UTF8.GetBytes("""{ "id": "saltbrook.saltbrook_jar", "like": "saltbrook.tide_cup" }""")),
+            ("wares/tide_cup/ware.json", Like("tide_cup", like)),
+            ("wares/saltbrook_jar/ware.json", Like("saltbrook_jar", "tide_cup")),
         }),
         Gen.OneOfConst("milk_jug", "soup_bowl").Select(n => new List<(string, byte[])>
         {
             ($"wares/{n}/shelf.png", Picture.Shelf().With(0, 7, new Pixel(80, 60, 40, 255)).ToPng()),
         }));
+
+    private static byte[] Like(string name, string other) =>
+        Encoding.UTF8.GetBytes($$"""{ "id": "saltbrook.{{name}}", "like": "saltbrook.{{other}}" }""");
 
     public static readonly Gen<APack> Files = Gen.Select(
         AnyFile.List[1, 14],

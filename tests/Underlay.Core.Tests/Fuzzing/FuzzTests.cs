@@ -2,7 +2,9 @@ using Underlay.Testing.Fuzzing;
 
 namespace Underlay.Core.Tests.Fuzzing;
 
-/// <summary>Whatever comes in is read as a value or refused in words; other damage each day. <c>bench/fuzz MINUTES</c> does the same for longer.</summary>
+/// <summary>
+/// Whatever comes in is read as a value or refused in words; other damage each day. <c>bench/fuzz MINUTES</c> does the same for longer.
+/// </summary>
 public class FuzzTests
 {
     public static TheoryData<string> Intakes => [.. Intake.All.Select(i => i.Name)];
