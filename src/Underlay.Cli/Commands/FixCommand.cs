@@ -10,6 +10,9 @@ namespace Underlay.Cli.Commands;
 /// <summary><c>underlay fix</c>: applies fixes to a folder; exit codes as for <c>check</c>, on what is left.</summary>
 internal static class FixCommand
 {
+    // As many codes as a line of a terminal holds.
+    private const int MostNamed = 4;
+
     public static Command Make(Installation installation)
     {
         var options = new CommonOptions();
@@ -36,10 +39,12 @@ internal static class FixCommand
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
             if (!source.IsFolder) throw new UserErrorException($"{path} is an archive; unpack it into a folder to have it fixed there.");
+            // Each round is checked at the cost of what the last one changed.
+            var session = CheckSession.Open(context.Profile, edition, context.Base, source.Tree);
             var (_, applied, held, report) = FixRunner.Run(
                 source.Name,
                 source.Tree,
-                t => CheckReport.Make(context.Profile, edition, context.Base, t),
+                t => (session = session.MovedTo(t)).Report,
                 context.Profile,
                 codes);
             var isDry = parsed.GetValue(dryRun);
@@ -51,15 +56,38 @@ internal static class FixCommand
             }
 
             foreach (var back in held)
+            {
                 Console.Out.WriteLine(
                     $"held back  {back.Finding.Code}  {back.Finding.Path}: “{back.Finding.Fix!.Title}” would make "
                         + $"{context.Profile.Title} show {Describe(back.Would)}");
+                if (back.Together.Count > 1)
+                    Console.Out.WriteLine(
+                        $"    it holds with {string.Join(", then ", back.Together.Skip(1).Select(t => $"“{t.Finding.Fix!.Title}”"))}: "
+                            + string.Join(' ', back.Together.Select(t => $"--only {t.Finding.Code}").Distinct()));
+            }
+
             var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and "
                 + $"{ReportWriter.Count(report.Count(Severity.Warning), "warning")} left";
             Console.Out.WriteLine($"{(isDry ? "Would apply" : "Applied")} {ReportWriter.Count(applied.Count, "fix")}; {left}.");
+            if (applied.Count == 0) Hint(report, codes);
             return report.Blocks ? 1 : 0;
         });
         return command;
+    }
+
+    /// <summary>Says what is there to be named, where nothing was applied.</summary>
+    private static void Hint(CheckReport report, IReadOnlyCollection<string> named)
+    {
+        var others = report.Findings
+            .Where(f => f is { Fix: not null, Waiver: null } && !named.Contains(f.Code.Value))
+            .CountBy(f => f.Code.Value)
+            .OrderByDescending(c => c.Value)
+            .Take(MostNamed)
+            .ToList();
+        if (others.Count > 0)
+            Console.Out.WriteLine(
+                "Fixes that change bytes or leave a choice are applied when they are named: "
+                    + string.Join(", ", others.Select(o => $"--only {o.Key} ({o.Value})")));
     }
 
     private static string Describe(IReadOnlyList<Prediction> would) =>

@@ -9,6 +9,9 @@ namespace Underlay.Core.Fixes;
 public sealed record BringFiles(IReadOnlyList<PackPath> Paths, string Says) : Fix(Says, LosesNothing: true, LeavesNoChoice: false)
 {
     /// <inheritdoc/>
+    public override bool IsOffer => true;
+
+    /// <inheritdoc/>
     public override bool KeepsOriginals => false;
 
     /// <inheritdoc/>

@@ -17,6 +17,11 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
     public virtual bool KeepsOriginals => true;
 
     /// <summary>
+    /// True for what could be added to a pack that is right without it: it is pressed by itself, never with repairs.
+    /// </summary>
+    public virtual bool IsOffer => false;
+
+    /// <summary>
     /// The one picture of which it is made, with what the pack keeps for it, so that it can be made beside others; null for a fix
     /// that looks at more.
     /// </summary>

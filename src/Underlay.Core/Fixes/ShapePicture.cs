@@ -46,11 +46,8 @@ public sealed record ShapePicture(
     /// <summary>Fits a picture of the pack to a size.</summary>
     public static ShapePicture ToSize(Overlay overlay, Placement placement, PixelSize size, PixelSize wanted)
     {
-        var steps = Fitting.Steps(placement.Place, size, wanted);
-        return new ShapePicture(
-            placement.Path,
-            steps[0].TitleFor(size),
-            Fitting.HasEdgesToKeep(overlay, placement) ? [.. steps, new HardenAlpha()] : steps);
+        var (says, steps) = Fitting.To(overlay, placement, size, wanted);
+        return new ShapePicture(placement.Path, says, steps);
     }
 
     /// <inheritdoc/>

@@ -7,6 +7,9 @@ public static class Matte
     private const int Slack = 4;
     private const double RingShare = 0.8;
 
+    // The least side of a rectangle in which a subject can be told from its ground.
+    private const int LeastSide = 8;
+
     /// <summary>The colour of most of the outer ring, when the ring has one; alpha 255.</summary>
     public static (byte R, byte G, byte B)? Find(RgbaPicture picture)
     {
@@ -14,6 +17,40 @@ public static class Matte
         var most = ring.GroupBy(p => (p[0], p[1], p[2])).OrderByDescending(g => g.Count()).First();
         var near = ring.Count(p => IsNear(p, most.Key));
         return near >= ring.Count * RingShare ? most.Key : null;
+    }
+
+    /// <summary>The part of a picture that is seen, where that is one solid rectangle; null where it is cut out around a form.</summary>
+    public static RgbaPicture? BoxOf(RgbaPicture picture)
+    {
+        int left = picture.Size.Width, top = picture.Size.Height, right = -1, bottom = -1;
+        for (var y = 0; y < picture.Size.Height; y++)
+            for (var x = 0; x < picture.Size.Width; x++)
+            {
+                // Scaling leaves a faint rim around what was solid.
+                if (picture.At(x, y)[3] < 128) continue;
+                (left, right) = (Math.Min(left, x), Math.Max(right, x));
+                (top, bottom) = (Math.Min(top, y), Math.Max(bottom, y));
+            }
+
+        if (right - left < LeastSide - 1 || bottom - top < LeastSide - 1) return null;
+        var box = RgbaPicture.Clear(new PixelSize(right - left + 1, bottom - top + 1));
+        var solid = 0;
+        for (var y = top; y <= bottom; y++)
+            for (var x = left; x <= right; x++)
+            {
+                var pixel = picture.At(x, y);
+                pixel.CopyTo(box.At(x - left, y - top));
+                if (pixel[3] >= 128) solid++;
+            }
+
+        return solid == box.Size.Width * box.Size.Height ? box : null;
+    }
+
+    /// <summary>How much of a picture is the matte around what it shows, 0 to 1.</summary>
+    public static double ShareOf(RgbaPicture picture, (byte R, byte G, byte B) matte)
+    {
+        var outside = Flood(picture, matte);
+        return outside.Count(o => o) / (double)outside.Length;
     }
 
     /// <summary>
@@ -28,21 +65,44 @@ public static class Matte
         for (var y = 0; y < height; y++)
             for (var x = 0; x < width; x++)
             {
-                var pixel = result.At(x, y);
-                if (outside[(y * width) + x])
+                if (outside[(y * width) + x]) result.At(x, y)[3] = 0;
+                else if (Touches(outside, picture.Size, x, y) && NearestInside(picture, outside, x, y, 3) is { } solid)
                 {
-                    var inner = NearestInside(picture, outside, x, y, 2);
-                    if (inner is { } near) near.AsSpan(0, 3).CopyTo(pixel);
-                    pixel[3] = 0;
-                }
-                else if (Touches(outside, picture.Size, x, y) && NearestInside(picture, outside, x, y, 3, beyondEdge: true) is { } solid)
-                {
+                    var pixel = result.At(x, y);
                     pixel[3] = AlphaOf(picture.At(x, y), solid, matte);
                     if (pixel[3] < 255) solid.AsSpan(0, 3).CopyTo(pixel);
                 }
             }
 
+        CarryOutside(result, outside);
         return result;
+    }
+
+    /// <summary>
+    /// Gives what is clear the colour of the nearest pixel that is seen, all the way out: the matte would show as a seam wherever the
+    /// picture is scaled, by whatever factor.
+    /// </summary>
+    private static void CarryOutside(RgbaPicture picture, bool[] outside)
+    {
+        var (width, height) = (picture.Size.Width, picture.Size.Height);
+        var open = new Queue<(int X, int Y)>();
+        var coloured = new bool[outside.Length];
+        for (var y = 0; y < height; y++)
+            for (var x = 0; x < width; x++)
+                if (!outside[(y * width) + x])
+                {
+                    coloured[(y * width) + x] = true;
+                    if (Touches(outside, picture.Size, x, y)) open.Enqueue((x, y));
+                }
+
+        while (open.TryDequeue(out var at))
+            foreach (var (x, y) in ((int X, int Y)[])[(at.X - 1, at.Y), (at.X + 1, at.Y), (at.X, at.Y - 1), (at.X, at.Y + 1)])
+            {
+                if (x < 0 || y < 0 || x >= width || y >= height || coloured[(y * width) + x]) continue;
+                coloured[(y * width) + x] = true;
+                picture.At(at.X, at.Y)[..3].CopyTo(picture.At(x, y));
+                open.Enqueue((x, y));
+            }
     }
 
     private static bool[] Flood(RgbaPicture picture, (byte R, byte G, byte B) matte)
@@ -58,7 +118,7 @@ public static class Matte
                 || at.X >= width
                 || at.Y >= height
                 || outside[(at.Y * width) + at.X]
-                || !IsNear(picture.At(at.X, at.Y), matte))
+                || !IsOutside(picture.At(at.X, at.Y), matte))
                 continue;
             outside[(at.Y * width) + at.X] = true;
             open.Push((at.X + 1, at.Y));
@@ -94,10 +154,8 @@ public static class Matte
         return false;
     }
 
-    /// <summary>
-    /// The nearest pixel inside; with <paramref name="beyondEdge"/> one that does not touch the outside, so that it is no mixture.
-    /// </summary>
-    private static byte[]? NearestInside(RgbaPicture picture, bool[] outside, int x, int y, int reach, bool beyondEdge = false)
+    /// <summary>The nearest pixel inside that does not touch the outside, so that it is no mixture.</summary>
+    private static byte[]? NearestInside(RgbaPicture picture, bool[] outside, int x, int y, int reach)
     {
         byte[]? found = null;
         var nearest = int.MaxValue;
@@ -106,7 +164,7 @@ public static class Matte
             {
                 int px = x + dx, py = y + dy, distance = (dx * dx) + (dy * dy);
                 if (px < 0 || py < 0 || px >= picture.Size.Width || py >= picture.Size.Height || distance >= nearest) continue;
-                if (outside[(py * picture.Size.Width) + px] || (beyondEdge && Touches(outside, picture.Size, px, py))) continue;
+                if (outside[(py * picture.Size.Width) + px] || Touches(outside, picture.Size, px, py)) continue;
                 nearest = distance;
                 found = picture.At(px, py).ToArray();
             }
@@ -127,6 +185,9 @@ public static class Matte
 
         return length == 0 ? (byte)255 : (byte)Math.Round(Math.Clamp(along / length, 0, 1) * 255);
     }
+
+    /// <summary>What is clear already is outside too: a rim around the matte does not keep it.</summary>
+    private static bool IsOutside(ReadOnlySpan<byte> pixel, (byte R, byte G, byte B) matte) => pixel[3] == 0 || IsNear(pixel, matte);
 
     private static bool IsNear(ReadOnlySpan<byte> pixel, (byte R, byte G, byte B) colour) =>
         Math.Abs(pixel[0] - colour.R) <= Slack && Math.Abs(pixel[1] - colour.G) <= Slack && Math.Abs(pixel[2] - colour.B) <= Slack;

@@ -15,7 +15,10 @@ public sealed record AppliedFix(Finding Finding, IReadOnlyList<TreeEdit> Edits);
 /// <summary>A fix that was not applied, because the host would show something wrong afterwards that it shows right now.</summary>
 /// <param name="Finding">What it would have repaired.</param>
 /// <param name="Would">What would go wrong.</param>
-public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would);
+/// <param name="Together">
+/// The repairs, it among them, that hold all together though it does not alone, in their order; empty where there are none.
+/// </param>
+public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would, IReadOnlyList<AppliedFix> Together);
 
 /// <summary>What came of applying fixes.</summary>
 /// <param name="Tree">The pack after them.</param>
@@ -25,12 +28,16 @@ public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would);
 public sealed record FixOutcome(FileTree Tree, IReadOnlyList<AppliedFix> Applied, IReadOnlyList<HeldBack> Held, CheckReport Report);
 
 /// <summary>
-/// Checks, repairs and checks again until nothing is left to repair. A repair that makes the pack worse in the host is held back.
+/// Checks, repairs and checks again until nothing is left to repair. A repair that makes the pack worse in the host is made together
+/// with those that it needs (<see cref="RepairChain"/>), as far as they are asked for too, or held back.
 /// </summary>
 public sealed class FixRunner
 {
     // Each round must apply a fix; a cycle of fixes would be a bug, and this ends it.
     private const int MostRounds = 20;
+
+    // Of so many that are held back it is found out what they would take.
+    private const int MostExplained = 20;
 
     private readonly string packName;
     private readonly HostProfile profile;
@@ -70,10 +77,12 @@ public sealed class FixRunner
                 .Where(f => f.Waiver is null && f.Fix is { } fix && IsWanted(f, fix, only) && !runner.held.ContainsKey(f.Key))
                 .ToList();
             (tree, report) = runner.Apply(tree, report, wanted);
+            if (runner.applied.Count > before) continue;
+            (tree, report) = runner.ApplyChains(tree, report, f => IsWanted(f, f.Fix!, only));
             if (runner.applied.Count == before) break;
         }
 
-        return new FixOutcome(tree, runner.applied, [.. runner.held.Values], report);
+        return runner.Outcome(tree, report);
     }
 
     /// <summary>Applies the fixes of these findings, each as far as it still applies and makes nothing worse.</summary>
@@ -84,6 +93,7 @@ public sealed class FixRunner
     /// <param name="profile">The host.</param>
     /// <param name="wanted">The findings, with the fixes to apply.</param>
     /// <param name="made">All these fixes, where they were made of the same pack already.</param>
+    /// <param name="withChains">Whether what these fixes need to hold is repaired along.</param>
     public static FixOutcome Apply(
         string packName,
         FileTree tree,
@@ -91,11 +101,13 @@ public sealed class FixRunner
         Func<FileTree, CheckReport> check,
         HostProfile profile,
         IReadOnlyList<Finding> wanted,
-        FixDraft? made = null)
+        FixDraft? made = null,
+        bool withChains = false)
     {
         var runner = new FixRunner(packName, profile, check);
         (tree, report) = runner.Apply(tree, report, wanted, made);
-        return new FixOutcome(tree, runner.applied, [.. runner.held.Values], report);
+        if (withChains) (tree, report) = runner.ApplyChains(tree, report, _ => true);
+        return runner.Outcome(tree, report);
     }
 
     /// <summary>What a finding's fix changes, originals kept; nothing when it has no fix or the fix no longer applies.</summary>
@@ -112,7 +124,7 @@ public sealed class FixRunner
         };
 
     private static bool IsWanted(Finding finding, Fix fix, IReadOnlyCollection<string> only) =>
-        only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true } : only.Contains(finding.Code.Value);
+        only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true, IsOffer: false } : only.Contains(finding.Code.Value);
 
     /// <summary>
     /// Applies fixes all at once; where that makes the pack worse, those that have to do with it are looked at by themselves.
@@ -136,7 +148,7 @@ public sealed class FixRunner
 
         if (fixes is [var only])
         {
-            held[only.Finding.Key] = new HeldBack(only.Finding, worse);
+            held[only.Finding.Key] = new HeldBack(only.Finding, worse, []);
             return (tree, report);
         }
 
@@ -144,6 +156,55 @@ public sealed class FixRunner
         (tree, report) = Apply(tree, report, others);
         return Apply(tree, report, suspects);
     }
+
+    /// <summary>Makes what is held back together with what it needs.</summary>
+    private (FileTree Tree, CheckReport Report) ApplyChains(FileTree tree, CheckReport report, Func<Finding, bool> mayFollow)
+    {
+        foreach (var chain in ChainsOf(tree, report, [.. held.Values.Select(h => h.Finding)], mayFollow))
+        {
+            applied.AddRange(chain.Fixes);
+            foreach (var fix in chain.Fixes) held.Remove(fix.Finding.Key);
+            (tree, report) = (chain.After, chain.Report);
+        }
+
+        return (tree, report);
+    }
+
+    /// <summary>Chains that begin with these fixes, each of the pack as the one before left it: all at once, else by halves.</summary>
+    private IEnumerable<RepairChain> ChainsOf(
+        FileTree tree,
+        CheckReport report,
+        IReadOnlyList<Finding> first,
+        Func<Finding, bool> mayFollow)
+    {
+        if (first.Count == 0) yield break;
+        if (RepairChain.Find(packName, profile, report, tree, check, first, mayFollow) is { } all)
+        {
+            yield return all;
+            yield break;
+        }
+
+        if (first.Count == 1) yield break;
+        var half = first.Count / 2;
+        foreach (var part in (IReadOnlyList<Finding>[])[[.. first.Take(half)], [.. first.Skip(half)]])
+            foreach (var chain in ChainsOf(tree, report, part, mayFollow))
+            {
+                yield return chain;
+                (tree, report) = (chain.After, chain.Report);
+            }
+    }
+
+    /// <summary>What came of it; what is held back says what it would take.</summary>
+    private FixOutcome Outcome(FileTree tree, CheckReport report) =>
+        new(
+            tree,
+            applied,
+            [
+                .. held.Values.Select((h, i) => i < MostExplained
+                    ? h with { Together = RepairChain.Find(packName, profile, report, tree, check, [h.Finding], _ => true)?.Fixes ?? [] }
+                    : h),
+            ],
+            report);
 
     /// <summary>The fixes that touch what would go wrong, and the others; halves where that tells nothing apart.</summary>
     private (List<Finding> Suspects, List<Finding> Others) Split(

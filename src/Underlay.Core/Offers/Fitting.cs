@@ -12,30 +12,68 @@ namespace Underlay.Core.Offers;
 /// </summary>
 internal static class Fitting
 {
+    // A tile that is stretched by an eighth at most looks as it did.
+    private const double LittleOff = 0.12;
+
     /// <summary>The size that is proposed, and why: "64 x 64 is nearest".</summary>
     public static string Proposal(Overlay overlay, Placement placement, SizeRule rule, PixelSize size) =>
         CompanionSize(overlay, placement, rule) is { } companion
             ? $"what goes with it has {companion}"
             : $"{rule.Nearest(size)} is nearest";
 
-    /// <summary>The steps that bring a picture from one size to another in a place.</summary>
-    public static IReadOnlyList<PictureStep> Steps(Place place, PixelSize from, PixelSize to)
+    /// <summary>The steps that bring a picture from one size to another in its place, and nothing of which their words do not speak.</summary>
+    public static (string Says, IReadOnlyList<PictureStep> Steps) To(Overlay overlay, Placement placement, PixelSize from, PixelSize to)
     {
-        var ringIsClear = place.Rules.Any(r => r is ClearBorderRule);
-        var mode = (long)to.Width * from.Height == (long)to.Height * from.Width
+        var fit = new FitToSize(to, ModeFor(overlay, placement, from, to), Exact: placement.Place.IsExact);
+        List<PictureStep> steps = [fit];
+        var says = fit.TitleFor(from);
+        if (KeepsRing(overlay, placement))
+        {
+            steps.Add(new ClearBorder());
+            says += ", its outer ring clear as before";
+        }
+
+        if (HasEdgesToKeep(overlay, placement)) steps.Add(new HardenAlpha());
+        return (says, steps);
+    }
+
+    /// <summary>The step that brings a picture of no place yet to a size, so that all of it is seen.</summary>
+    public static FitToSize Whole(Place place, PixelSize from, PixelSize to) =>
+        new(to, IsAlike(from, to) ? FitMode.Stretch : FitMode.Extend, Exact: place.IsExact);
+
+    private static FitMode ModeFor(Overlay overlay, Placement placement, PixelSize from, PixelSize to)
+    {
+        double was = (double)from.Width / from.Height, becomes = (double)to.Width / to.Height;
+        if (IsTile(overlay, placement))
+            return Math.Abs(Math.Log(becomes / was)) <= LittleOff ? FitMode.Stretch : FitMode.Fill;
+        return IsAlike(from, to)
             ? FitMode.Stretch
-            : TakesAlpha(place)
+            // Clear margins around what is solid would only frame it.
+            : TakesAlpha(placement.Place) && placement.Facts.Picture?.Pixels?.Alpha != AlphaUse.Opaque
             ? FitMode.Inside
             : FitMode.Extend;
-        var fit = new FitToSize(to, mode, Exact: place.PixelNeed == PixelNeed.Colours);
-        // Averaging can bring a little of what lies inside into a ring that was clear before.
-        return ringIsClear ? [fit, new ClearBorder()] : [fit];
     }
+
+    private static bool IsAlike(PixelSize from, PixelSize to) => (long)to.Width * from.Height == (long)to.Height * from.Width;
+
+    /// <summary>True for what is laid side by side or around a thing, and what goes with such: bars beside it would be seen.</summary>
+    private static bool IsTile(Overlay overlay, Placement placement) =>
+        IsTile(placement.Place, overlay)
+        || placement.Place.RulesOf<SameSizeRule>(overlay.Edition).SelectMany(r => r.Places).Any(
+            key => overlay.Profile.Places.Any(p => p.Key == key && IsTile(p, overlay)));
+
+    private static bool IsTile(Place place, Overlay overlay) =>
+        place.RulesOf<SizeRule>(overlay.Edition).Any(r => r is { Square: true, PowerOfTwo: true } or { MultipleOf: > 1 });
+
+    /// <summary>True where averaging could bring a little of what lies inside into an outer ring that is clear and has to be.</summary>
+    private static bool KeepsRing(Overlay overlay, Placement placement) =>
+        overlay.RulesFor(placement).Any(r => r.Rule is ClearBorderRule)
+        && placement.Facts.Picture?.Pixels is { FirstUnclearBorder: null };
 
     /// <summary>
     /// True for a picture whose pixels are solid or clear, as they have to be there: averaging brings some in between.
     /// </summary>
-    public static bool HasEdgesToKeep(Overlay overlay, Placement placement) =>
+    private static bool HasEdgesToKeep(Overlay overlay, Placement placement) =>
         placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Mask
         && overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Mask });
 

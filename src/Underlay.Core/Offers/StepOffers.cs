@@ -26,7 +26,7 @@ public static class StepOffers
         void Offer(PictureStep step) => offers.Add(new StepOffer(step.TitleFor(size), step));
         if (WantedSize(overlay, placement) is { } wanted && wanted != size)
         {
-            var first = Fitting.Steps(placement.Place, size, wanted)[0];
+            var first = Fitting.To(overlay, placement, size, wanted).Steps[0];
             Offer(first);
             foreach (var mode in Enum.GetValues<FitMode>())
                 if (new FitToSize(wanted, mode, placement.Place.IsExact) is var fit

@@ -99,7 +99,7 @@ public static class Placing
             .. tree.Find(StepsFile.PathOf(to)) is null ? Array.Empty<TreeEdit>() : [new TreeEdit.Delete(StepsFile.PathOf(to))],
             new TreeEdit.Write(to, bytes),
         ];
-        var shaped = Shaping.Add(tree.With(begun), to, Offers.Fitting.Steps(place, size, wanted));
+        var shaped = Shaping.Add(tree.With(begun), to, Offers.Fitting.Whole(place, size, wanted));
         if (shaped.Problem is { } problem) return PlacingResult.Stays($"it cannot be used: {problem}.");
         TreeEdit[] placed = [.. begun, .. shaped.Edits, new TreeEdit.Delete(from)];
         return new PlacingResult([.. placed, .. ManifestNaming.Edits(profile, tree.With(placed), to)], null);

@@ -85,11 +85,15 @@ public sealed record FitToSize(PixelSize Size, FitMode Mode, bool Exact) : Pictu
         if ((long)before.Width * Size.Height == (long)before.Height * Size.Width) return "";
         if (Mode == FitMode.Stretch) return $", stretched from {before}";
         var (left, kind) = Mode == FitMode.Fill ? (Less(before, Shown(before)), "cutting") : (Less(Size, Whole(before)), "adding");
-        var (across, along) = left.Width > 0 ? (left.Width, "at the left and right") : (left.Height, "above and below");
-        var margin = Mode switch { FitMode.Inside => " clear", _ => "" };
-        return across == 0
-            ? ""
-            : $", {kind} {across}{margin} pixel{(across == 1 ? "" : "s")} {along}{(Mode == FitMode.Fill ? $" of {before}" : "")}";
+        var (across, one, other) = left.Width > 0 ? (left.Width, "left", "right") : (left.Height, "top", "bottom");
+        if (across == 0) return "";
+        var (first, second) = (across / 2, across - (across / 2));
+        var margin = Mode == FitMode.Inside ? " clear" : "";
+        string Pixels(int count) => $"{count}{margin} pixel{(count == 1 ? "" : "s")}";
+        var where = first == second ? $"{Pixels(first)} each at {one} and {other}"
+            : first == 0 ? $"{Pixels(second)} at the {other}"
+            : $"{Pixels(first)} at {one} and {second} at {other}";
+        return $", {kind} {where}{(Mode == FitMode.Fill ? $" of {before}" : "")}";
     }
 
     private static PixelSize Less(PixelSize whole, PixelSize part) => new(whole.Width - part.Width, whole.Height - part.Height);

@@ -26,14 +26,16 @@ internal sealed record QuestionView(string Title, string Input, string Usual);
 /// <summary>A repair that can be applied.</summary>
 /// <param name="Title">Words to press.</param>
 /// <param name="LosesNothing">No byte of the author's is changed or taken away, and there is one sensible way to do it.</param>
+/// <param name="IsOffer">It adds what the pack is right without.</param>
 /// <param name="Question">What is asked first, or null.</param>
-internal sealed record FixView(string Title, bool LosesNothing, QuestionView? Question)
+internal sealed record FixView(string Title, bool LosesNothing, bool IsOffer, QuestionView? Question)
 {
     public static FixView? Of(Fix? fix) => fix is null
         ? null
         : new FixView(
             fix.Title,
-            fix is { LosesNothing: true, LeavesNoChoice: true },
+            fix is { LosesNothing: true, LeavesNoChoice: true, IsOffer: false },
+            fix.IsOffer,
             fix.Question is { } asked ? new QuestionView(asked.Title, asked.Input.ToString().ToLowerInvariant(), asked.Usual) : null);
 }
 

@@ -15,15 +15,28 @@ namespace Underlay.Server.Findings;
 internal sealed record WantedFix(FindingName Finding, string? Part = null, string? Answer = null);
 
 /// <summary>The fixes to apply: those named, or all that lose nothing and leave no choice.</summary>
-internal sealed record FixRequest(IReadOnlyList<WantedFix>? Fixes = null, bool AllThatLoseNothing = false);
+/// <param name="Together">Whether what they need to hold is repaired along: what a held fix says.</param>
+internal sealed record FixRequest(IReadOnlyList<WantedFix>? Fixes = null, bool AllThatLoseNothing = false, bool Together = false);
 
 /// <summary>A fix that was not applied, because the host would show something wrong afterwards that it shows right now.</summary>
 /// <param name="Path">What it would have repaired.</param>
 /// <param name="Title">The fix.</param>
 /// <param name="Would">What would become of what.</param>
-internal sealed record HeldFix(string Path, string Title, IReadOnlyList<OutcomeView> Would)
+/// <param name="Finding">The finding whose fix it is.</param>
+/// <param name="Together">What would hold all together, it among them, in its order: words to press; empty where nothing would.</param>
+internal sealed record HeldFix(
+    string Path,
+    string Title,
+    IReadOnlyList<OutcomeView> Would,
+    FindingName Finding,
+    IReadOnlyList<string> Together)
 {
-    public static HeldFix Of(HeldBack held) => new(held.Finding.Path, held.Finding.Fix!.Title, [.. held.Would.Select(OutcomeView.Of)]);
+    public static HeldFix Of(HeldBack held) => new(
+        held.Finding.Path,
+        held.Finding.Fix!.Title,
+        [.. held.Would.Select(OutcomeView.Of)],
+        FindingName.Of(held.Finding),
+        [.. held.Together.Select(t => t.Finding.Fix!.Title)]);
 }
 
 /// <summary>What was repaired.</summary>
@@ -47,6 +60,7 @@ internal static class FixEndpoints
         }
 
         if (request.AllThatLoseNothing) return await ApplyHarmlessAsync(id, request, what, desk, null, cancel).ConfigureAwait(false);
+        if (request.Together) return await ApplyHarmlessAsync(id, request, what, desk, null, cancel).ConfigureAwait(false);
         // Fixes that are named seldom do harm: they are written while that is being found out.
         var (result, tried) = await TryAllAsync(id, request, what, desk, cancel).ConfigureAwait(false);
         return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, cancel).ConfigureAwait(false);
@@ -99,7 +113,8 @@ internal static class FixEndpoints
                     Check,
                     snapshot.Profile,
                     wanted,
-                    tried?.Pack == snapshot ? tried.Draft : null);
+                    tried?.Pack == snapshot ? tried.Draft : null,
+                    request.Together);
             if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone(request);
             // What was checked last may have been held back; only what differs then is looked at again.
             return new PackEdit([.. outcome.Applied.SelectMany(f => f.Edits)], session);

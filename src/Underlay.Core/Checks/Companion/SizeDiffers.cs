@@ -36,11 +36,18 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },
             RestsOn = targets,
-            Fix = WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor)
+            // What it follows comes first; a size that the place refuses is none to be fitted to.
+            Fix = !IsRight(overlay, other, wanted) || !Takes(overlay, placement, wanted) ? null
+                : WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor)
                 : placement.Layer.IsBase ? null
                 : ShapePicture.ToSize(overlay, placement, size, wanted),
         };
     }
+
+    private static bool IsRight(Overlay overlay, Placement leader, PixelSize size) => leader.Layer.IsBase || Takes(overlay, leader, size);
+
+    private static bool Takes(Overlay overlay, Placement placement, PixelSize size) =>
+        overlay.RulesFor(placement).All(r => r.Rule is not SizeRule rule || rule.Judge(size) is null);
 
     private static int? WholeFactor(PixelSize from, PixelSize to)
     {

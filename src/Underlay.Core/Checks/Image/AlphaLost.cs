@@ -8,7 +8,10 @@ using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>The base's picture has alpha, the pack's came back solid: alpha was lost on the way through an editor.</summary>
+/// <summary>
+/// Alpha was lost on the way through an editor: the base’s picture has clear pixels and the pack’s came back solid, or the subject
+/// of a picture that is to be cut out around its form still stands on its ground.
+/// </summary>
 /// <remarks>Host: a plate, a box or a halo, as the place says. See docs/checks.md#imagealpha-lost.</remarks>
 public sealed class AlphaLost : Check
 {
@@ -21,30 +24,56 @@ public sealed class AlphaLost : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (Replacement.Of(overlay, placement) is not { IsOpaque: true, WasOpaque: false } pair) yield break;
         if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Opaque })) yield break;
-        var step = FindStep(overlay, placement, pair);
-        var share = step is null
-            ? ""
-            : $" “{step.Title}” would make {pair.ClearAfterCut:P0} of it clear; the base’s is clear in {pair.ClearBefore:P0}.";
-        yield return Report(
-            overlay,
-            placement,
-            Consequence.Regret,
-            $"The base’s {placement.Place.Noun} has clear pixels, yours is solid "
-                + $"everywhere{(pair.Ground is { } on ? $", on #{on.R:x2}{on.G:x2}{on.B:x2}" : "")}: its alpha was lost on "
-                + $"saving.{share}") with
-        {
-            Covers = ["image/needs-clear-border", "image/no-alpha", "image/unlike-base"],
-            Fix = step is null ? null : new ShapePicture(placement.Path, step),
-        };
+        if (Replacement.Of(overlay, placement) is { IsOpaque: true, WasOpaque: false } pair)
+            yield return Describe(
+                overlay,
+                placement,
+                pair,
+                FindFix(overlay, placement, pair));
+        else if (Cutout.FindLost(overlay, placement) is { Ground: { } ground } cutout)
+            yield return Report(overlay, placement, cutout, Cut(placement, ground));
     }
 
-    private static PictureStep? FindStep(Overlay overlay, Placement placement, Replacement pair)
+    private Finding Describe(Overlay overlay, Placement placement, Replacement pair, ShapePicture? fix)
     {
-        if (pair.Ground is { } ground) return new CutMatte(new Rgb(ground.R, ground.G, ground.B));
+        var share = fix is null
+            ? ""
+            : $" “{fix.Title}” would make {pair.ClearAfterCut:P0} of it clear; the base’s is clear in {pair.ClearBefore:P0}.";
+        return Report(
+            overlay,
+            placement,
+            $"The base’s {placement.Place.Noun} has clear pixels, yours is solid "
+                + $"everywhere{(pair.Ground is { } on ? $", on {Hex(on)}" : "")}: its alpha was lost on "
+                + $"saving.{share}",
+            fix);
+    }
+
+    private Finding Report(Overlay overlay, Placement placement, Cutout cutout, ShapePicture fix) =>
+        Report(
+            overlay,
+            placement,
+            $"Its subject stands on a solid rectangle of {Hex(cutout.Ground!.Value)}, where {placement.Place.One} is cut out around its "
+                + $"form: its alpha was lost on saving. “{fix.Title}” would make {cutout.GroundShare:P0} of the rectangle clear.",
+            fix);
+
+    private Finding Report(Overlay overlay, Placement placement, string because, ShapePicture? fix) =>
+        Report(overlay, placement, Consequence.Regret, because) with
+        {
+            Covers = ["image/needs-clear-border", "image/no-alpha", "image/unlike-base"],
+            Fix = fix,
+        };
+
+    private static ShapePicture? FindFix(Overlay overlay, Placement placement, Replacement pair)
+    {
+        if (pair.Ground is { } ground) return Cut(placement, ground);
         return pair.IsSameSize && overlay.OfBase(placement.Path) is { } own && overlay.Decode(own) is { } theirs
-            ? new TakeAlpha(theirs)
+            ? new ShapePicture(placement.Path, new TakeAlpha(theirs))
             : null;
     }
+
+    private static ShapePicture Cut(Placement placement, (byte R, byte G, byte B) ground) =>
+        new(placement.Path, new CutMatte(new Rgb(ground.R, ground.G, ground.B)));
+
+    private static string Hex((byte R, byte G, byte B) colour) => $"#{colour.R:x2}{colour.G:x2}{colour.B:x2}";
 }

@@ -27,8 +27,10 @@ public sealed class NeedsClearBorder : RuleCheck<ClearBorderRule>
             $"The outer ring of pixels has to be clear, and {pixels.UnclearBorderPixels} of its pixels are not; the first is at "
                 + $"{first}.{lost}") with
         {
-            // A picture that is solid all over would only get a frame.
-            Fix = placement.Layer.IsBase || pixels.Alpha == AlphaUse.Opaque ? null : new ShapePicture(placement.Path, new ClearBorder()),
+            // A picture that is solid all over, or whose subject stands on its ground, would only get a frame.
+            Fix = placement.Layer.IsBase || pixels.Alpha == AlphaUse.Opaque || Cutout.FindLost(overlay, placement) is not null
+                ? null
+                : new ShapePicture(placement.Path, new ClearBorder()),
         };
     }
 }

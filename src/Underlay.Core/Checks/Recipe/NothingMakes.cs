@@ -28,7 +28,7 @@ public sealed class NothingMakes : RecipeCheck
                 yield return Regret(economy, entry, $"No recipe makes this {place.Noun}, so players can never have one.") with
                 {
                     Severity = Severity.Note,
-                    Fix = place.Id is null ? null : new WriteRecipe(entry.Path),
+                    Fix = WriteRecipe.For(overlay, entry.Path),
                 };
         }
     }

@@ -2,7 +2,6 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Stacks;
-using Underlay.Core.Steps;
 
 namespace Underlay.Core.Checks;
 
@@ -28,7 +27,6 @@ public sealed class SeriesCanvas : Check
                     || first.Facts.Picture?.Header?.Size is not { } canvas
                     || size == canvas)
                     continue;
-                var fit = new FitToSize(canvas, FitMode.Inside, Exact: false);
                 yield return Report(
                     overlay,
                     picture,
@@ -37,7 +35,7 @@ public sealed class SeriesCanvas : Check
                         + $"{first.Path.FileName} is {canvas}: all of a series "
                         + $"have one size.") with
                 {
-                    Fix = picture.Layer.IsBase ? null : new ShapePicture(picture.Path, fit.TitleFor(size), fit),
+                    Fix = picture.Layer.IsBase ? null : ShapePicture.ToSize(overlay, picture, size, canvas),
                 };
             }
         }

@@ -64,8 +64,23 @@ public sealed record SizeRule(
         }
 
         if (Slimmest.Short > 0) return NearestShape(size);
-        return new PixelSize(NearestSide(size.Width, Width), NearestSide(size.Height, Height));
+        // What is too large or too small is scaled as a whole: a picture keeps its shape as far as the sides allow.
+        var scale = ScaleInto(size);
+        return new PixelSize(NearestSide(size.Width * scale, Width), NearestSide(size.Height * scale, Height));
     }
+
+    /// <summary>The factor nearest to 1 that brings a side, or both where that can be, into their ranges.</summary>
+    private double ScaleInto(PixelSize size)
+    {
+        var (least, most) = Factors(size.Width, Width);
+        var (leastHigh, mostHigh) = Factors(size.Height, Height);
+        // The height decides where both cannot be had: widths mostly have the wider range.
+        if (Math.Max(least, leastHigh) > Math.Min(most, mostHigh)) return Math.Clamp(1, leastHigh, mostHigh);
+        return Math.Clamp(1, Math.Max(least, leastHigh), Math.Min(most, mostHigh));
+    }
+
+    private static (double Least, double Most) Factors(int side, (int Least, int Most) range) =>
+        ((double)range.Least / side, (double)range.Most / side);
 
     /// <summary>The longer side brought into its range, the shorter one along with it and no slimmer than allowed.</summary>
     private PixelSize NearestShape(PixelSize size)
@@ -108,5 +123,5 @@ public sealed record SizeRule(
             if (side % MultipleOf == 0 && (!PowerOfTwo || BitOperations.IsPow2(side))) yield return side;
     }
 
-    private int NearestSide(int side, (int Least, int Most) range) => Allowed(range).MinBy(s => Math.Abs((long)s - side));
+    private int NearestSide(double side, (int Least, int Most) range) => Allowed(range).MinBy(s => Math.Abs(s - side));
 }
