@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import KeysHelp from './frame/KeysHelp.vue'
 import MessageLine from './shared/parts/MessageLine.vue'
+import TogetherDialog from './shared/parts/TogetherDialog.vue'
 import { useAppKeys } from './frame/useAppKeys'
 import { useTheme } from './shared/composables/useTheme'
 
@@ -13,5 +14,6 @@ const { isHelpOpen } = useAppKeys()
         <div class="min-h-0 grow"><router-view /></div>
         <MessageLine />
     </div>
+    <TogetherDialog />
     <KeysHelp v-model="isHelpOpen" />
 </template>

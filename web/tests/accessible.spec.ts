@@ -154,14 +154,18 @@ for (const theme of ['light', 'dark'] as const) {
         const id = await demoPack(page, 'Tidepool Glazes')
         for (const [what, open] of Object.entries(opened)) {
             await open(page, id)
-            expect.soft(await faults(page, what, rules[theme])).toEqual([])
+            // What lies behind is a view that was looked at above.
+            const within = '[role="dialog"], [role="menu"]'
+            const isWithin = (await page.locator(within).filter({ visible: true }).count()) > 0
+            expect.soft(await faults(page, what, rules[theme], isWithin ? within : undefined)).toEqual([])
         }
     })
 }
 
 /** What breaks WCAG 2.2 AA, as far as a program can tell. */
-async function faults(page: Page, where: string, only?: string[]): Promise<string[]> {
+async function faults(page: Page, where: string, only?: string[], within?: string): Promise<string[]> {
     const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] })
+    if (within) axe.include(within)
     const { violations } = await (
         only ? axe.withRules(only) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     ).analyze()

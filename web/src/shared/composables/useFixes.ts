@@ -2,17 +2,22 @@ import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api, data, type FixResult, type WantedFix } from '@/api/client'
 import { count } from '../words'
 import { useChange } from './usePack'
+import { useTogether } from './useTogether'
 
 /** Applies fixes, and says what came of them and what was held back. */
 export function useFixes(id: MaybeRefOrGetter<string>) {
     const change = useChange(id)
-    const post = (body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean }) =>
-        data(
+    const together = useTogether()
+    const post = async (body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean; together?: boolean }) => {
+        const result = await data(
             api.POST('/api/packs/{id}/fixes', {
                 params: { path: { id: toValue(id) } },
-                body: { allThatLoseNothing: false, ...body },
+                body: { allThatLoseNothing: false, together: false, ...body },
             }),
         )
+        if (!body.together) together.offer(toValue(id), body.fixes ?? [], result.held)
+        return result
+    }
     return {
         isBusy: change.isBusy,
         apply: (fix: WantedFix, title: string) =>
@@ -21,6 +26,7 @@ export function useFixes(id: MaybeRefOrGetter<string>) {
                 (result) => (result.applied > 0 ? `${title}: done.` : heldBack(result)),
             ),
         applySeveral: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted }), saySum),
+        applyTogether: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted, together: true }), saySum),
         applyAll: () => change.run(() => post({ allThatLoseNothing: true }), saySum),
     }
 }
@@ -35,10 +41,15 @@ const saySum = (result: FixResult) =>
 function heldBack({ held }: FixResult): string {
     const first = held[0]
     if (!first) return ''
-    const would = first.would
+    const others = held.length > 1 ? ` ${count(held.length - 1, 'other')} likewise.` : ''
+    return `“${first.title}” was held back: ${wouldBe(first)}.${others}`
+}
+
+/** What would go wrong after a fix. */
+export function wouldBe({ would }: FixResult['held'][number]): string {
+    const said = would
         .slice(0, 2)
         .map((o) => `${o.path || 'the package'} would be ${o.as ?? o.dropped ?? o.unlisted}`)
         .join(', ')
-    const others = held.length > 1 ? ` ${count(held.length - 1, 'other')} likewise.` : ''
-    return `“${first.title}” was held back: ${would}${first.would.length > 2 ? ' and more' : ''}.${others}`
+    return `${said}${would.length > 2 ? ' and more' : ''}`
 }

@@ -22,9 +22,9 @@ const {
 </script>
 
 <template>
-    <p v-if="isPending || error || offers?.titles.length === 0" class="text-faint px-3 py-1" role="status">
+    <MenuItem v-if="isPending || error || offers?.titles.length === 0" as="p" disabled class="text-faint px-3 py-1">
         {{ isPending ? 'Looking what fits all of them …' : (error?.message ?? 'No step fits all of them.') }}
-    </p>
+    </MenuItem>
     <MenuItem v-for="title in offers?.titles" :key="title" v-slot="{ active }">
         <button
             type="button"

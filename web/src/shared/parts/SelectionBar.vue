@@ -32,7 +32,10 @@ const ofBase = computed(() => rows.value.filter((row) => row.state === 'base'))
 const yours = computed(() => rows.value.filter((row) => row.hash))
 const pictures = computed(() => yours.value.filter((row) => row.isPicture && row.place))
 const found = computed(() => rows.value.flatMap((row) => row.findings).filter((finding) => !finding.waived))
-const mendable = computed(() => found.value.filter((finding) => finding.fix && !finding.fix.question))
+// What would only be added is pressed by itself.
+const mendable = computed(() =>
+    found.value.filter((finding) => finding.fix && !finding.fix.question && !finding.fix.isOffer),
+)
 const isBusy = computed(() => files.isBusy.value || fixes.isBusy.value || waivers.isBusy.value || change.isBusy.value)
 
 const paths = computed(() => pictures.value.map((row) => row.path))
@@ -88,7 +91,7 @@ const shape = (title: string) =>
                 :disabled="isBusy"
                 @click="fixes.applySeveral(mendable.map((finding) => ({ finding: finding.name })))"
             >
-                Apply {{ count(mendable.length, 'fix', 'fixes') }}
+                Make {{ count(mendable.length, 'repair') }}
             </button>
             <button
                 v-if="found.length > 0"

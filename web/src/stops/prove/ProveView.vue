@@ -56,6 +56,25 @@ const filters = computed(() => [
     { key: 'waived', number: waived.value, says: `${whole(waived.value)} waived` },
 ])
 
+/** Repairs of one kind that several of the rows shown have: one press for all of them. */
+const mostKinds = 4
+const kinds = computed(() => {
+    const mendable = rows.value
+        .flatMap((row) => row.findings)
+        .filter((f) => f.fix && !f.waived && !f.fix.isOffer && !f.fix.losesNothing && !f.fix.question)
+    return [...Map.groupBy(mendable, (f) => f.name.code)]
+        .filter(([, alike]) => alike.length > 1)
+        .sort(([, one], [, other]) => other.length - one.length)
+        .slice(0, mostKinds)
+        .map(([code, alike]) => ({ code, says: forAll(alike), fixes: alike.map((f) => ({ finding: f.name })) }))
+})
+
+/** The first word of what each does: "Fit all 14". */
+function forAll(alike: readonly FindingView[]): string {
+    const words = new Set(alike.map((f) => f.fix!.title.split(' ')[0]))
+    return `${words.size === 1 ? [...words][0] : 'Repair'} all ${whole(alike.length)}`
+}
+
 function onKey(key: string, row: Row, element: HTMLElement | null) {
     if (key === 'x' || key === 'b') swapped.value = swapped.value === row.path ? null : row.path
     if (key === 'f') element?.querySelector<HTMLButtonElement>('[data-test="fix"]')?.click()
@@ -102,6 +121,18 @@ function onKey(key: string, row: Row, element: HTMLElement | null) {
                 <button v-if="place" type="button" class="word text-small" @click="place = ''">Show all places</button>
                 <button v-if="path" type="button" class="word text-small" @click="path = ''">Show all files</button>
                 <button v-if="code" type="button" class="word text-small" @click="code = ''">Show all findings</button>
+                <button
+                    v-for="kind in kinds"
+                    :key="kind.code"
+                    type="button"
+                    class="press"
+                    :disabled="fixes.isBusy.value"
+                    :title="kind.code"
+                    data-test="fix-kind"
+                    @click="fixes.applySeveral(kind.fixes)"
+                >
+                    {{ kind.says }}
+                </button>
                 <template v-if="findings && findings.loseNothing > 0">
                     <span class="text-faint text-small ml-auto"
                         >{{ count(findings.loseNothingFiles, 'file') }} in
