@@ -109,10 +109,20 @@ public class FixesDoNoHarmTests
 
     private static void AssertNoHarm(APack pack, params string[] only)
     {
-        if (Wrongs(Disagreement.Try(Disagreement.Zip(pack))) is not { } before) return;
         var after = new APack(Run(pack, only).Tree.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
-        AssertNoneAdded(before, Wrongs(Disagreement.Try(Disagreement.Zip(after))), pack.Files.Keys, only);
-        Assert.Empty(OnlyHere(after).Except(OnlyHere(pack)));
+        Assert.True(
+            HarmOf(pack, after) is null,
+            $"{string.Join(", ", only)}: {HarmOf(pack, after)}\nof {string.Join(", ", pack.Files.Keys)}");
+    }
+
+    /// <summary>What is wrong in the host after a change that was not before, or null.</summary>
+    internal static string? HarmOf(APack pack, APack after)
+    {
+        if (Wrongs(Disagreement.Try(Disagreement.Zip(pack))) is not { } before) return null;
+        if (Wrongs(Disagreement.Try(Disagreement.Zip(after))) is not { } then) return "not listed";
+        var worse = Worse(before, then);
+        var own = OnlyHere(after).Except(OnlyHere(pack)).ToList();
+        return worse.Count + own.Count == 0 ? null : $"made worse: {string.Join(", ", worse.Concat(own))}";
     }
 
     /// <summary>Blockers of Underlay's own, of which the host says nothing.</summary>
@@ -127,9 +137,14 @@ public class FixesDoNoHarmTests
         IEnumerable<string> only)
     {
         Assert.True(after is not null, $"not listed after {string.Join(", ", only)}");
-        var worse = after.Where(w => w.Value > before.GetValueOrDefault(w.Key)).Select(w => w.Key);
-        Assert.True(!worse.Any(), $"{string.Join(", ", only)} made worse: {string.Join(", ", worse)}\nof {string.Join(", ", files)}");
+        var worse = Worse(before, after);
+        Assert.True(
+            worse.Count == 0,
+            $"{string.Join(", ", only)} made worse: {string.Join(", ", worse)}\nof {string.Join(", ", files)}");
     }
+
+    private static List<string> Worse(Dictionary<string, int> before, Dictionary<string, int> after) =>
+        [.. after.Where(w => w.Value > before.GetValueOrDefault(w.Key)).Select(w => w.Key)];
 
     /// <summary>How much is wrong at which path; null where the package is not listed.</summary>
     private static Dictionary<string, int>? Wrongs(StandIns.Report report) =>
