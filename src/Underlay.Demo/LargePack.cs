@@ -102,7 +102,7 @@ public static class LargePack
         var surface = SurfaceList.All[number % SurfaceList.All.Count];
         return new DemoTree()
             .Picture($"{name}.png", picture)
-            .Json($"{name}.surface.json", KilnmoorBase.Descriptor(surface.MadeOf, "opaque", surface.Rough))
+            .Json($"{name}.surface.json", KilnmoorBase.Descriptor(surface.MadeOf, "solid", surface.Rough))
             .ToTree();
     }
 

@@ -20,7 +20,7 @@ internal static class Entries
         PlaceKind.Glaze => IsGlaze(fields),
         PlaceKind.Recipe => IsRecipe(fields, Editions.Order(edition) >= Editions.Order("4.0")),
         PlaceKind.Techniques => fields.Has("entries") && Each(fields, "entries", t =>
-            t.IsText("id", true, Id) && t.IsNumber("months", false, 0, double.MaxValue) && t.IsText("after", false, Id)),
+            t.IsText("id", true, Id) && t.IsNumber("months", false, 0, double.MaxValue) && t.IsText("learned_after", false, Id)),
         PlaceKind.Plan => IsPlan(fields),
         PlaceKind.Tower => IsTower(fields),
         _ => IsShape(fields),
@@ -89,14 +89,14 @@ internal static class Entries
             && p.IsOneOf("weather", "clear", "rain", "snow", "any")
             && p.Has("strokes") && Each(p, "strokes", s =>
                 s.IsText("audio", true)
-                && s.IsNumber("weight", true, 0, double.MaxValue)
+                && s.IsNumber("turns", true, 0, double.MaxValue)
                 && s.IsNumber("rest_ms", true, 0, double.MaxValue)));
 
     private static bool AreCodes(Fields fields, string list) => fields.Has(list) && fields.Texts(list)?.All(c => c.Length > 0) == true;
 
     private static bool IsDescriptor(Fields fields) =>
         fields.IsText("made_of", true)
-        && fields.IsOneOf("edge", "opaque", "mask", "blend")
+        && fields.IsOneOf("edge", "solid", "cut", "soft")
         && fields.IsNumber("rough", false, 0, 1)
         && fields.IsNumber("ember", false, 0, 1)
         && IsUnder(fields);

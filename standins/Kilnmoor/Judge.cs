@@ -191,8 +191,8 @@ internal sealed class Judge
         var descriptor = stock.Shown($"art/surfaces/{name}.surface.json")?.File.Entry;
         if (descriptor is null) yield return "hidden";
         if (picture.Width != picture.Height || picture.Width is not (32 or 64 or 128 or 256 or 512)) yield return "coarse";
-        var edge = descriptor?.Text("edge") ?? "opaque";
-        if (edge != "blend" && !picture.All((x, y) => picture.Alpha(x, y) == 255 || (edge == "mask" && picture.Alpha(x, y) == 0)))
+        var edge = descriptor?.Text("edge") ?? "solid";
+        if (edge != "soft" && !picture.All((x, y) => picture.Alpha(x, y) == 255 || (edge == "cut" && picture.Alpha(x, y) == 0)))
             yield return "holed";
     }
 

@@ -82,7 +82,7 @@ internal static class EntryGen
 
     public static readonly Gen<string> Techniques = Gen.OneOfConst(
         """{ "entries": [] }""",
-        """{ "entries": [{ "id": "moor.throwing" }, { "id": "saltbrook.diving", "after": "moor.none" }] }""",
+        """{ "entries": [{ "id": "moor.throwing" }, { "id": "saltbrook.diving", "learned_after": "moor.none" }] }""",
         """{ "entries": [{ "id": "throwing" }] }""",
         """{ "entries": [{ "months": 3 }] }""",
         """{ "entries": { "id": "moor.throwing" } }""",
@@ -111,6 +111,6 @@ internal static class EntryGen
         (1, Gen.OneOfConst(
             "{}",
             SmallBase.Tower().Replace("closing", "closed", StringComparison.Ordinal),
-            SmallBase.Tower().Replace("\"weight\": 1", "\"weight\": -1", StringComparison.Ordinal),
+            SmallBase.Tower().Replace("\"turns\": 1", "\"turns\": -1", StringComparison.Ordinal),
             """{ "id": "saltbrook.hill", "occasions": ["fair"], "peals": [{ "signal": "opening", "weather": "any", "strokes": [] }] }""")));
 }

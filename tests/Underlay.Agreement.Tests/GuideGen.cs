@@ -24,7 +24,7 @@ internal static class GuideGen
         (1, Gen.Const(Encoding.UTF8.GetBytes("no picture"))));
 
     private static readonly Gen<string> AnyRow = Gen.Select(
-        Gen.OneOfConst("asbra", "brobr", "brbra", "asmur", "none"),
+        Gen.OneOfConst("asbra", "brobr", "brbra", "asmor", "none"),
         Gen.OneOfConst("adult", "adult", "winter", "flight", "autumn"),
         Gen.OneOfConst([.. Plates, "plates/none.png", "families/brac.png", "../x.png"]),
         Gen.OneOfConst(
@@ -48,7 +48,7 @@ internal static class GuideGen
             "<contents>{0}</contents>",
 
             "<contents><chapter family=\"x\"><page>{0}</page></chapter></contents>",
-            "<?xml version=\"1.0\" encoding=\"utf-8\"?><contents><chapter family=\"murr\">{0}</chapter></contents>",
+            "<?xml version=\"1.0\" encoding=\"utf-8\"?><contents><chapter family=\"morr\">{0}</chapter></contents>",
             "<?xml version=\"1.0\" encoding=\"iso-8859-1\"?><contents><chapter "
                 + "family=\"brac\">{0}</chapter></contents>",
             "\uFEFF<contents><chapter family=\"brac\">{0}</chapter></contents>",
@@ -97,7 +97,7 @@ internal static class GuideGen
         (
             2,
             Gen.Select(
-                Gen.OneOfConst("families/brac.png", "families/murr.png", "families/none.png", "families/Brac.png"),
+                Gen.OneOfConst("families/brac.png", "families/morr.png", "families/none.png", "families/Brac.png"),
                 Gen.OneOfConst(Picture.Of(288, 72).ToPng(), Picture.Of(288, 70).ToPng(), [1, 2]))),
         (2, AnyTints.Select(t => ("tints.json", Encoding.UTF8.GetBytes(t)))),
         (5, Gen.Select(

@@ -75,7 +75,7 @@ internal static class PackGen
     private static readonly Gen<string> AnyDescriptor = Gen.Frequency(
         (5, Gen.Select(
             Gen.OneOfConst("stone", "clay", "reed", "stone", "stone", "granite", ""),
-            Gen.OneOfConst("\"opaque\"", "\"mask\"", "\"blend\"", "\"soft\"", "null", "1"),
+            Gen.OneOfConst("\"solid\"", "\"cut\"", "\"soft\"", "\"loose\"", "null", "1"),
             Gen.OneOfConst(
                 "",
                 "\"rough\": 0.3, ",
@@ -101,9 +101,9 @@ internal static class PackGen
             2,
             Gen.OneOfConst(
                 SmallBase.Descriptor,
-                """{ "made_of": "reed", "edge": "mask" }""",
-                """{ "made_of": "reed", "edge": "blend" }""",
-                """{ "made_of": "stone", "edge": "opaque", "ember": 0.5 }""")),
+                """{ "made_of": "reed", "edge": "cut" }""",
+                """{ "made_of": "reed", "edge": "soft" }""",
+                """{ "made_of": "stone", "edge": "solid", "ember": 0.5 }""")),
         (1, BrokenJson(SmallBase.Descriptor)));
 
     private static readonly Gen<string> AnyWare = Gen.Frequency(

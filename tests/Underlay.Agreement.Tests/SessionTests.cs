@@ -85,7 +85,7 @@ public class SessionTests
             .WithSurface(
                 "saltbrook_tide",
                 Picture.Of(64, 64),
-                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.2 } }"""));
+                """{ "made_of": "stone", "edge": "solid", "under": { "surface": "saltbrook_foam", "share": 0.2 } }"""));
         Assert.Empty(session.Report.Findings);
         session = session.With([new TreeEdit.Delete(PackPath.Parse("art/surfaces/saltbrook_foam.png"))]);
         Assert.Contains(

@@ -61,7 +61,7 @@ public class EntryFormTests(RunningServer server)
     public async Task Fields_of_another_ware_come_with_the_pictures_that_they_want()
     {
         var pack = await server.NewPackAsync();
-        await pack.PostAsync("entry/clone", new { path = Cup, name = "ebb_cup" });
+        await pack.PostAsync("entry/another", new { path = Cup, name = "ebb_cup" });
         const string Path = "wares/ebb_cup/ware.json";
         object Take(params string[] pointers) => new { path = Path, from = "wares/salt_crock/ware.json", pointers };
         var taken = await pack.PostAsync("entry/transplants", Take("/ember", "/price"));

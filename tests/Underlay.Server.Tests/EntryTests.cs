@@ -24,10 +24,10 @@ public class EntryTests(RunningServer server)
     }
 
     [Theory]
-    [InlineData("""{ "made_of": "stone", "edge": "opaque" }""", "")]
-    [InlineData("""{ "made_of": "cheese", "edge": "opaque" }""", "/made_of")]
-    [InlineData("""{ "made_of": "stone", "edge": "opaque", "rough": 7 }""", "/rough")]
-    [InlineData("""{ "made_of": "stone", "edge": "opaque", "under": { "surface": "nowhere", "share": 0.3 } }""", "/under/surface")]
+    [InlineData("""{ "made_of": "stone", "edge": "solid" }""", "")]
+    [InlineData("""{ "made_of": "cheese", "edge": "solid" }""", "/made_of")]
+    [InlineData("""{ "made_of": "stone", "edge": "solid", "rough": 7 }""", "/rough")]
+    [InlineData("""{ "made_of": "stone", "edge": "solid", "under": { "surface": "nowhere", "share": 0.3 } }""", "/under/surface")]
     public async Task A_text_is_judged_as_it_is_typed(string text, string pointer)
     {
         var pack = await server.NewPackAsync();

@@ -68,8 +68,8 @@ public static class SmallLibrary
             .With(
                 "codes/birds.csv",
                 $"code,name,family,region\nasbra,Ashen Brackling,brac,coast\n{(second ? "brobr" : "brbra")},Bronze "
-                    + $"Brackling,brac,fen\nasmur,Ashen Murrel,murr,moor\n")
-            .With("codes/families.csv", "code,name\nbrac,Bracklings\nmurr,Murrels\n")
+                    + $"Brackling,brac,fen\nasmor,Ashen Morrock,morr,moor\n")
+            .With("codes/families.csv", "code,name\nbrac,Bracklings\nmurr,Morrocks\n")
             .With("codes/plumages.csv", $"code,name\nadult,Adult\nwinter,Winter\nyoung,Young\n{(second ? "flight,In flight\n" : "")}")
             .With("codes/regions.csv", "code,name\ncoast,Coast\n")
             .With("plates/own.png", Picture.Of(320, 300))

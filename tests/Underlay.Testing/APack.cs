@@ -79,7 +79,7 @@ public sealed record APack(IReadOnlyDictionary<string, byte[]> Files)
 /// <summary>A base with something in every place of Kilnmoor 4.0.</summary>
 public static class SmallBase
 {
-    public const string Descriptor = """{ "made_of": "stone", "edge": "opaque" }""";
+    public const string Descriptor = """{ "made_of": "stone", "edge": "solid" }""";
 
     public static IReadOnlyDictionary<string, byte[]> Files { get; } = Make();
 
@@ -130,8 +130,8 @@ public static class SmallBase
     public static string Tower(string id = "moor.quay", string occasions = "\"fair\"", string weather = "any") =>
         $$"""
         { "id": "{{id}}", "occasions": [{{occasions}}], "peals": [
-          { "signal": "opening", "weather": "{{weather}}", "strokes": [{ "audio": "bells/one", "weight": 1, "rest_ms": 400 }] },
-          { "signal": "closing", "weather": "any", "strokes": [{ "audio": "bells/one", "weight": 1, "rest_ms": 400 }] }] }
+          { "signal": "opening", "weather": "{{weather}}", "strokes": [{ "audio": "bells/one", "turns": 1, "rest_ms": 400 }] },
+          { "signal": "closing", "weather": "any", "strokes": [{ "audio": "bells/one", "turns": 1, "rest_ms": 400 }] }] }
         """;
 
     private static Dictionary<string, byte[]> Make()
@@ -154,7 +154,7 @@ public static class SmallBase
                     + "rain_off,Rained off,fair,3.0,optional\nmatins,Matins,rest,3.0,required\n")
             .With(
                 "entries/techniques.json",
-                """{ "entries": [{ "id": "moor.throwing" }, { "id": "moor.glazing", "after": "moor.throwing" }] }""")
+                """{ "entries": [{ "id": "moor.throwing" }, { "id": "moor.glazing", "learned_after": "moor.throwing" }] }""")
             .With("entries/recipes/milk_jug.json", Recipe())
             .With("entries/plans/quay.json", Plan())
             .With("entries/towers/quay.json", Tower())
@@ -188,8 +188,8 @@ public static class SmallBase
             .WithSurface(
                 "fence",
                 Own(Picture.Of(64, 64)).With(3, 3, default),
-                """{ "made_of": "reed", "edge": "mask", "under": { "surface": "flagstone", "share": 0.3 } }""")
-            .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "blend" }""");
+                """{ "made_of": "reed", "edge": "cut", "under": { "surface": "flagstone", "share": 0.3 } }""")
+            .WithSurface("water", Picture.Filled(64, 64, new Pixel(9, 60, 90, 130)), """{ "made_of": "stone", "edge": "soft" }""");
         foreach (var member in new[] { "dawn", "noon", "lamp" })
             files = files.With($"art/awnings/quay/{member}.png", Own(Picture.Of(150, 60)));
         foreach (var width in new[] { 64, 96, 128, 192 })

@@ -15,14 +15,14 @@ const texts = async (page: Page, id: string) =>
 /** A ware of the author's, made of the base's tea cup. */
 async function makeCup(page: Page): Promise<string> {
     const id = await newPack(page, 'Ebb Wares')
-    const made = await page.request.post(`/api/packs/${id}/entry/clone`, {
+    const made = await page.request.post(`/api/packs/${id}/entry/another`, {
         data: { path: 'wares/tea_cup/ware.json', name: 'ebb_cup' },
     })
     expect(made.ok()).toBe(true)
     return id
 }
 
-test('texts that a clone left as they were are found and written in three languages', async ({ page }) => {
+test('texts that another like it left as they were are found and written in three languages', async ({ page }) => {
     const id = await makeCup(page)
     await page.goto(`/packs/${id}/define`)
     await page.getByRole('tab', { name: 'Texts' }).click()
@@ -168,7 +168,7 @@ test('a tower that is silent in the snow is seen on its grid and rung in every w
         peals: ['market_opens', 'market_closes'].map((signal) => ({
             signal,
             weather: signal === 'market_opens' ? 'any' : 'clear',
-            strokes: [{ audio: 'bells/low_1', weight: 1, rest_ms: 500 }],
+            strokes: [{ audio: 'bells/low_1', turns: 1, rest_ms: 500 }],
         })),
     }
     await page.request.put(`/api/packs/${id}/file?path=entries/towers/ebb.json`, {

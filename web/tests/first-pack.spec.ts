@@ -79,7 +79,7 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await expect(page.locator('[data-path]')).toHaveCount(1)
     await page.keyboard.press('Tab')
     await page.getByRole('region', { name: 'Files', exact: true }).focus()
-    await page.keyboard.press('j')
+    await page.keyboard.press('ArrowDown')
     await expect(page.locator('[data-path="art/surfaces/setts_dark.png"]')).toBeFocused()
     await page.keyboard.press('Tab')
     await page.keyboard.press('Tab')
@@ -108,8 +108,7 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await expect(page.getByText('Placed at wares/water_jug/shelf.png.')).toBeVisible()
 
     // Prove, trial, release: by their keys.
-    await page.keyboard.press('g')
-    await page.keyboard.press('v')
+    await page.keyboard.press('4')
     await expect(page).toHaveURL(/prove/)
     await expect(page.locator('[data-test="finding"]').first()).toContainText('brought from the base')
     await page.locator('[data-test="look-trial"]').focus()
@@ -117,8 +116,7 @@ test('a pack is made by keyboard alone', async ({ page }) => {
     await page.locator('[data-test="run-trial"]').focus()
     await page.keyboard.press('Enter')
     await expect(page.locator('[data-test="trial-summary"]')).toContainText('Everything is right.', { timeout: 60_000 })
-    await page.keyboard.press('g')
-    await page.keyboard.press('r')
+    await page.keyboard.press('5')
     await page.getByRole('button', { name: 'Build', exact: true }).focus()
     await page.keyboard.press('Enter')
     await expect(page.locator('[data-test="release"]')).toBeVisible({ timeout: 60_000 })

@@ -12,7 +12,7 @@ const tower = JSON.stringify(
         id: 'saltbrook.pier',
         occasions: ['market_day'],
         peals: [
-            { signal: 'market_opens', weather: 'any', strokes: [{ audio: 'bells/low_1', weight: 1, rest_ms: 200 }] },
+            { signal: 'market_opens', weather: 'any', strokes: [{ audio: 'bells/low_1', turns: 1, rest_ms: 200 }] },
         ],
     },
     null,

@@ -142,7 +142,7 @@ test('two sounds are looked at closer together and heard from one moment on', as
     await page.keyboard.press('o')
     await expect(page.getByTestId('play-base')).toHaveAttribute('aria-pressed', 'true')
     await expect.poll(() => page.evaluate(peak)).toBeGreaterThan(0.002)
-    await page.keyboard.press('0')
+    await page.keyboard.press('a')
     await expect(page.getByRole('slider', { name: 'Where, seconds' })).toHaveCount(0)
     await page.getByRole('button', { name: 'from the start' }).click()
     await expect(page.getByTestId('cursor')).toHaveCount(0)

@@ -61,7 +61,7 @@ test('steps are added, undone, and run again on a new source', async ({ page }) 
     ])
     await expect(page.getByText('new.png is the new source; its steps ran again.')).toBeVisible()
     await expect(page.getByRole('region', { name: 'Steps' })).toContainText('128 x 128')
-    for (const view of ['Difference', 'Blink', 'Side by side']) {
+    for (const view of ['What differs', 'Blink', 'Side by side']) {
         await page.getByRole('button', { name: view }).click()
         await expect(page.getByRole('button', { name: view })).toHaveAttribute('aria-pressed', 'true')
     }
@@ -97,7 +97,7 @@ test('an entry that another page changed is not overwritten', async ({ page }) =
     await page.goto(`/packs/${id}/define?path=${descriptor}`)
     await page.getByRole('textbox', { name: 'Rough' }).fill('0.9')
     await page.request.put(`/api/packs/${id}/file?path=${descriptor}`, {
-        data: '{ "made_of": "oak", "edge": "opaque" }',
+        data: '{ "made_of": "oak", "edge": "solid" }',
     })
     await expect(page.getByText('changed in another page')).toBeVisible()
     await page.locator('[data-test="save"]').click()
@@ -132,7 +132,7 @@ test('a finding is waived with a reason, comes back when withdrawn', async ({ pa
     })
     await page.goto(`/packs/${id}/prove`)
     await expect(page.locator('[data-test="finding"]')).toBeVisible()
-    await page.keyboard.press('j')
+    await page.keyboard.press('ArrowDown')
     await expect(page.locator(`[data-path="${surface}"]`)).toBeFocused()
     await page.keyboard.press('w')
     await page.getByPlaceholder('Why may it stay?').fill('An experiment')

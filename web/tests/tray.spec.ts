@@ -46,7 +46,7 @@ test('keys place one file after the other', async ({ page }) => {
         await expect(rows).toHaveCount(left)
         if (left > 0) await expect(rows.first().locator('[data-test="place"]')).toBeFocused()
     }
-    await page.keyboard.press('j')
+    await page.keyboard.press('ArrowDown')
     await expect(page.locator('[data-path]:focus')).toHaveCount(1)
 })
 

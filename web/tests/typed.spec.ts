@@ -33,7 +33,7 @@ test('what is typed in an entry is saved by itself, and when the author goes to 
                     .locator('h2')
                     .first()
                     .click()
-                    .then(() => page.keyboard.press('j')),
+                    .then(() => page.keyboard.press('ArrowDown')),
         ],
         ['0.34', () => page.getByRole('link', { name: /^Release/ }).click()],
         ['0.35', () => page.goBack()],

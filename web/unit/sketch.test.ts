@@ -12,7 +12,7 @@ const grid = {
     states: ['clear', 'rain', 'snow'],
     any: 'any',
     lists: 'strokes',
-    plays: { sound: 'audio', weight: 'weight', rest: 'rest_ms' },
+    plays: { sound: 'audio', turns: 'turns', rest: 'rest_ms' },
     codes: [
         { code: 'late', name: 'A late cart', group: 'market', isRequired: false },
         { code: 'opens', name: 'The market opens', group: 'market', isRequired: true },
@@ -20,8 +20,8 @@ const grid = {
     ],
 }
 const strokes = [
-    { audio: 'bells/low_1', weight: 3 },
-    { audio: 'bells/low_2', weight: 1 },
+    { audio: 'bells/low_1', turns: 3 },
+    { audio: 'bells/low_2', turns: 1 },
 ]
 
 describe('the grid of what answers what', () => {
@@ -33,7 +33,7 @@ describe('the grid of what answers what', () => {
             ['opens', true],
             ['late', false],
         ])
-        expect(rows[0]!.cells.map((cell) => cell.says)).toEqual([['low_1 75 %', 'low_2 25 %'], [], []])
+        expect(rows[0]!.cells.map((cell) => cell.says)).toEqual([['low_1, 3 of 4', 'low_2, 1 of 4'], [], []])
     })
 
     it('knows rows of nothing that is claimed, and that an empty list answers nothing', () => {
@@ -68,17 +68,17 @@ describe('the grid of what answers what', () => {
 })
 
 describe('a stroke that is drawn', () => {
-    it('comes as often as its share of the weights', () => {
-        const drawn = (weights: number[], at: number) =>
-            weights.indexOf(
+    it('comes as often as its share of all turns', () => {
+        const drawn = (turnsOf: number[], at: number) =>
+            turnsOf.indexOf(
                 draw(
-                    weights.map((weight) => ({ weight })),
+                    turnsOf.map((turns) => ({ turns })),
                     at,
-                )?.weight ?? -1,
+                )?.turns ?? -1,
             )
         expect([0, 0.74, 0.75, 0.99].map((at) => drawn([3, 1], at))).toEqual([0, 0, 1, 1])
         expect([0, 0.5, 0.99].map((at) => drawn([0, 2], at))).toEqual([1, 1, 1])
-        expect(draw([{ weight: 0 }, { weight: 0, last: true }], 0.9)).toEqual({ weight: 0, last: true })
+        expect(draw([{ turns: 0 }, { turns: 0, last: true }], 0.9)).toEqual({ turns: 0, last: true })
         expect(draw([], 0.5)).toBeUndefined()
     })
 })

@@ -25,9 +25,9 @@ public sealed record WriteFromTemplate(
         {
             ["alpha"] = overlay.Shown(For)?.Facts.Picture?.Pixels?.Alpha switch
             {
-                AlphaUse.Mask => "mask",
-                AlphaUse.Blend => "blend",
-                _ => "opaque",
+                AlphaUse.Mask => "cut",
+                AlphaUse.Blend => "soft",
+                _ => "solid",
             },
             ["sibling"] = FindSibling(overlay),
         };

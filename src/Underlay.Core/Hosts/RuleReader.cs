@@ -349,7 +349,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     private static PlaysShape? ReadPlays(ProfileCursor cursor)
     {
         if (cursor.ObjectIfAny("plays") is not { } plays) return null;
-        var shape = new PlaysShape(plays.Text("sound"), plays.Text("weight"), plays.Text("rest"));
+        var shape = new PlaysShape(plays.Text("sound"), plays.Text("turns"), plays.Text("rest"));
         plays.Done();
         return shape;
     }

@@ -61,7 +61,7 @@ internal sealed class PealText
     private PealText Insert(string pointer, string value) => new(rule, JsonEdit.Insert(text, pointer, Encoding.UTF8.GetBytes(value)));
 
     private string Item(string sound) =>
-        $$"""{ "{{rule.Plays!.Sound}}": {{Text(sound)}}, "{{rule.Plays.Weight}}": 1, "{{rule.Plays.Rest}}": {{UsualRest}} }""";
+        $$"""{ "{{rule.Plays!.Sound}}": {{Text(sound)}}, "{{rule.Plays.Turns}}": 1, "{{rule.Plays.Rest}}": {{UsualRest}} }""";
 
     /// <summary>The pause that the entry has behind its other sounds.</summary>
     private string UsualRest =>

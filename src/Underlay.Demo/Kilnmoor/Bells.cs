@@ -94,7 +94,7 @@ internal static class Bells
         ["strokes"] = new JsonArray(
         [
             .. sounds.Distinct()
-                .Select((s, i) => (JsonNode)new JsonObject { ["audio"] = s, ["weight"] = i == 0 ? 3 : 1, ["rest_ms"] = 600 + (200 * i) }),
+                .Select((s, i) => (JsonNode)new JsonObject { ["audio"] = s, ["turns"] = i == 0 ? 3 : 1, ["rest_ms"] = 600 + (200 * i) }),
         ]),
     };
 }

@@ -38,7 +38,7 @@ internal static class KilnmoorBase
         AddTables(tree, edition);
         foreach (var surface in SurfaceList.All) AddSurface(tree, surface, edition);
         foreach (var shape in WareList.Shapes) tree.Json($"art/shapes/{shape.Name}.json", Shape(shape));
-        var reactions = Workshop.GlazeRows(edition);
+        var reactions = Craft.GlazeRows(edition);
         foreach (var (name, body, rim) in WareList.Glazes)
         {
             var glaze = Glaze($"moor.{name}", body, rim);
@@ -48,7 +48,7 @@ internal static class KilnmoorBase
 
         foreach (var ware in WareList.All.Where(w => !w.Left || edition != "4.0")) AddWare(tree, ware, edition);
         AddVillage(tree, edition);
-        Workshop.Add(tree, edition);
+        Craft.Add(tree, edition);
         MarketGrounds.Add(tree);
         Bells.Add(tree, edition);
         Sayings.Add(tree, edition);

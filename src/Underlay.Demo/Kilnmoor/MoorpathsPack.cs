@@ -18,13 +18,13 @@ internal static class MoorpathsPack
                 Manifest("saltbrook.moorpaths", "1.0.0", "Moor Paths", "Gravel, peat and heather for the paths between the kilns."))
             .Picture("front.png", Fronts.Path(gravel, peat, heather))
             .Picture("art/surfaces/gravel_path.png", gravel)
-            .Json("art/surfaces/gravel_path.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 0.85, "saltbrook_peat_path"))
+            .Json("art/surfaces/gravel_path.surface.json", KilnmoorBase.Descriptor("stone", "solid", 0.85, "saltbrook_peat_path"))
             .Picture("art/surfaces/saltbrook_peat_path.png", peat)
-            .Json("art/surfaces/saltbrook_peat_path.surface.json", KilnmoorBase.Descriptor("earth", "opaque", 0.95))
+            .Json("art/surfaces/saltbrook_peat_path.surface.json", KilnmoorBase.Descriptor("earth", "solid", 0.95))
             .Picture("art/surfaces/saltbrook_heather_path.png", heather)
             .Json(
                 "art/surfaces/saltbrook_heather_path.surface.json",
-                KilnmoorBase.Descriptor("heather", "opaque", 0.9, "saltbrook_peat_path"))
+                KilnmoorBase.Descriptor("heather", "solid", 0.9, "saltbrook_peat_path"))
             .ToTree();
     }
 

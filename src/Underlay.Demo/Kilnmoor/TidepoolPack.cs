@@ -27,21 +27,21 @@ internal static class TidepoolPack
         AddSurfaces(tree);
         AddWares(tree);
         AddVillage(tree);
-        TidepoolWorkshop.Add(tree);
+        TidepoolCraft.Add(tree);
         tree.Text("notes.txt", "Still to do: lighter front picture, ask about the crock.\n");
         return tree.ToTree();
     }
 
-    public static FileTree MakeMended() => TidepoolWorkshop.AddMended(new DemoTree())
+    public static FileTree MakeMended() => TidepoolCraft.AddMended(new DemoTree())
         .Picture("front.png", Front())
         .Picture("art/surfaces/sand_rippled.png", WetSand(128))
         .Picture("art/surfaces/straw_loose.png", Wrack())
-        .Json("art/surfaces/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelp"))
+        .Json("art/surfaces/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "solid", 0.7, "saltbrook_kelp"))
         .Picture(
             "art/surfaces/saltbrook_shell.png",
             Grounds.Pebbles(128, 611, 11, Palette.Of(0x8E8378, 0xD2C6B4, 0xF6EEE2), Tint.Hex(0xB79F7C)))
-        .Json("art/surfaces/saltbrook_mussel.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 0.4))
-        .Json("art/surfaces/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1))
+        .Json("art/surfaces/saltbrook_mussel.surface.json", KilnmoorBase.Descriptor("stone", "solid", 0.4))
+        .Json("art/surfaces/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "solid", 1))
         .Picture("wares/broth_bowl/shelf.png", Shelf(WareList.Bowl, Deep, 621))
         .Picture("wares/oil_jar/shelf.png", Shelf(WareList.Jar, Mussel, 622))
         .Picture("wares/water_jug/mask.png", Pots.Mask(256, 128, 620, Tide.Drips))
@@ -69,7 +69,7 @@ internal static class TidepoolPack
         var folder = "art/surfaces";
         tree.Picture($"{folder}/water_pond.png", Grounds.Water(128, 601, Palette.Of(0x123C44, 0x1F7A78, 0x9FE0CC), 1, 0.5));
         tree.Picture($"{folder}/saltbrook_kelp.png", Grounds.Straw(128, 602, Palette.Of(0x2E3A16, 0x5B6A24, 0x9A9A3C), 2.4, 0.6));
-        tree.Json($"{folder}/saltbrook_kelp.surface.json", KilnmoorBase.Descriptor("grass", "mask", 0.6));
+        tree.Json($"{folder}/saltbrook_kelp.surface.json", KilnmoorBase.Descriptor("grass", "cut", 0.6));
 
         // No descriptor beside it.
         tree.Picture($"{folder}/saltbrook_foam.png", Grounds.Water(128, 603, Palette.Of(0x7FB8B4, 0xC4E2DC, 0xFFFFFF), 1.4, 0.35));
@@ -82,7 +82,7 @@ internal static class TidepoolPack
 
         // What shows through is a letter off.
         tree.Picture($"{folder}/saltbrook_tideline.png", Grounds.Earth(128, 605, Palette.Of(0x8C7650, 0xB49C72, 0xE6D6B0), 0.5, 0.5));
-        tree.Json($"{folder}/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.7, "saltbrook_kelpp"));
+        tree.Json($"{folder}/saltbrook_tideline.surface.json", KilnmoorBase.Descriptor("sand", "solid", 0.7, "saltbrook_kelpp"));
 
         // A folder that lost its last letter, and an extension too many.
         tree.Picture(
@@ -93,7 +93,7 @@ internal static class TidepoolPack
             Grounds.Courses(128, 607, 3, 2, 0.07, Palette.Of(0x3A5558, 0x64868A, 0xA4BDB8), Tint.Hex(0x24332F), Tint.Hex(0x4F7A4A)));
 
         // A descriptor without its picture.
-        tree.Json($"{folder}/saltbrook_shell.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.8));
+        tree.Json($"{folder}/saltbrook_shell.surface.json", KilnmoorBase.Descriptor("sand", "solid", 0.8));
 
         // A comma too many, and a value beyond its range.
         tree.Picture(
@@ -101,9 +101,9 @@ internal static class TidepoolPack
             Grounds.Pebbles(128, 608, 10, Palette.Of(0x23233A, 0x464870, 0x8C93BE), Tint.Hex(0x2B2A26)));
         tree.Text(
             $"{folder}/saltbrook_mussel.surface.json",
-            "{\n  \"made_of\": \"stone\",\n  \"edge\": \"opaque\",\n  \"rough\": 0.4,\n}\n");
+            "{\n  \"made_of\": \"stone\",\n  \"edge\": \"solid\",\n  \"rough\": 0.4,\n}\n");
         tree.Picture($"{folder}/saltbrook_reef.png", Grounds.Cracked(128, 609, 8, Palette.Of(0x6E4A44, 0xA87468, 0xE0B4A0)));
-        tree.Json($"{folder}/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "opaque", 1.4));
+        tree.Json($"{folder}/saltbrook_reef.surface.json", KilnmoorBase.Descriptor("stone", "solid", 1.4));
     }
 
     private static void AddWares(DemoTree tree)
@@ -184,7 +184,7 @@ internal static class TidepoolPack
         tree.Json("wares/tide_tray/ware.json", Tray("004"));
         tree.Picture("wares/tide_tray/shelf.png", Shelf(WareList.Plate, Tide, 646));
         tree.Picture("wares/tide_tray/skin.png", Skin(128, 64, 646));
-        tree.Json("entries/glazes/tide.json", TidepoolWorkshop.Glaze("crakle"));
+        tree.Json("entries/glazes/tide.json", TidepoolCraft.Glaze("crakle"));
 
         // The base has this skin as DDS, which beats every PNG.
         tree.Picture("wares/reed_vase/skin.png", Skin(128, 128, 644));
@@ -230,7 +230,7 @@ internal static class TidepoolPack
 
     private static JsonObject Glowing()
     {
-        var descriptor = KilnmoorBase.Descriptor("stone", "opaque", 0.6);
+        var descriptor = KilnmoorBase.Descriptor("stone", "solid", 0.6);
         descriptor["ember"] = 0.4;
         return descriptor;
     }

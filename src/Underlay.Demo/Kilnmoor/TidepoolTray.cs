@@ -18,7 +18,7 @@ internal static class TidepoolTray
         foreach (var (name, ware, what, scale) in Wares) tree.Picture(name, Ware(ware, what, scale));
         tree.Json("defs/ware.json", KilnmoorBase.Entry("saltbrook.tide_cup", "cup", "white_clay", 9));
         tree.Json("defs/sea jar.json", KilnmoorBase.Entry("saltbrook.sea_jar", "jar", "stoneware", 26));
-        tree.Json("defs/gravel_path.surface.json", KilnmoorBase.Descriptor("sand", "opaque", 0.9));
+        tree.Json("defs/gravel_path.surface.json", KilnmoorBase.Descriptor("sand", "solid", 0.9));
         tree.Picture("IMG_0231.png", Ware("bread_plate", "shelf", 1));
         tree.Picture(
             "sketch.png",

@@ -19,7 +19,7 @@ internal static class BirdList
 
     private static readonly string[] FamilyNames =
     [
-        "Brackling", "Murrel", "Tarnock", "Whindle", "Sedgeling", "Corvane", "Dapperling", "Ebbing", "Fennock", "Garrel",
+        "Brackling", "Morrock", "Tarnock", "Whindle", "Sedgeling", "Cosselet", "Dapperling", "Ebbing", "Fennock", "Garrel",
         "Hallow", "Ibbet", "Jessock", "Kestling", "Lumock", "Marling", "Nettlewing", "Orrick",
         "Pibbet", "Quillet", "Rushlark", "Sallowfin", "Thrimble", "Umberling", "Vellet", "Wadrell", "Yaffling", "Zephlin",
         "Aldercock", "Bittling", "Chirrock", "Dunwing", "Eddercock", "Flaxbill", "Gorseling", "Hurdlet",

@@ -78,7 +78,7 @@ internal sealed record ParametersView(string Field, string By, IReadOnlyDictiona
 /// <param name="Choices">By pointer: what a field may name.</param>
 /// <param name="Keys">What keys of the entry itself may be, where they are codes; else null.</param>
 /// <param name="Own">Pointers to fields whose value is this entry's alone, such as its id.</param>
-/// <param name="Name">Its name in its path, by which it may be renamed and cloned; null where it has none.</param>
+/// <param name="Name">Its name in its path, by which it may be renamed, and another made like it; null where it has none.</param>
 /// <param name="Taken">What it has from the entries that it takes fields over from.</param>
 /// <param name="Parameters">Objects that have numbers by their type.</param>
 /// <param name="Sketch">What of it can be drawn.</param>

@@ -16,7 +16,7 @@ internal static class NameEndpoints
         pack.MapGet("/entries/originals", OriginalsAsync).WithName("listOriginals");
         pack.MapGet("/entry/plan", PlanAsync).WithName("planEntryName");
         pack.MapPost("/entry/rename", RenameAsync).WithName("renameEntry");
-        pack.MapPost("/entry/clone", CloneAsync).WithName("cloneEntry");
+        pack.MapPost("/entry/another", AnotherAsync).WithName("makeAnother");
         pack.MapPost("/entry/make", MakeAsync).WithName("makeEntry");
         pack.MapPost("/entry/removal", RemoveAsync).WithName("removeEntry");
         pack.MapPost("/entry/transplants", TransplantAsync).WithName("transplantFields");
@@ -56,7 +56,7 @@ internal static class NameEndpoints
             throw new ProblemException(
                 400,
                 "unsound-request",
-                $"“{how}” is nothing that is done with an entry: make, clone, rename and remove are.");
+                $"“{how}” is nothing that is done with an entry: make, another, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var plan = deed == EntryDeed.Make ? New(snapshot, place ?? "", name ?? "") : Make(snapshot, deed, path ?? "", name ?? "");
         return new PlanView(
@@ -73,11 +73,11 @@ internal static class NameEndpoints
             desk,
             cancel);
 
-    private static Task<EntryNamed> CloneAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
+    private static Task<EntryNamed> AnotherAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
         CarryOutAsync(
             id,
-            $"Clone {request.Path} as {request.Name}",
-            s => Make(s, EntryDeed.Clone, request.Path, request.Name),
+            $"Make another like {request.Path}, {request.Name}",
+            s => Make(s, EntryDeed.Another, request.Path, request.Name),
             desk,
             cancel);
 
@@ -131,7 +131,7 @@ internal static class NameEndpoints
         var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(path));
         return how switch
         {
-            EntryDeed.Clone => EntryClone.Plan(overlay, at, name.Trim()),
+            EntryDeed.Another => EntryAnother.Plan(overlay, at, name.Trim()),
             EntryDeed.Rename => EntryRename.Plan(overlay, at, name.Trim()),
             _ => EntryRemoval.Plan(overlay, at),
         };
@@ -142,7 +142,7 @@ internal static class NameEndpoints
 internal enum EntryDeed
 {
     Make,
-    Clone,
+    Another,
     Rename,
     Remove,
 }

@@ -21,14 +21,14 @@ public class IndexFactsTests
                   <plate src="plates/a.png" plumage="adult"/><plate src="plates/b.png" plumage="young" months="10-3"/>
                 </bird>
               </chapter>
-              <chapter family="murr"><bird code="asmur"><plate src="plates/c.png" plumage="adult"/></bird></chapter>
+              <chapter family="morr"><bird code="asmor"><plate src="plates/c.png" plumage="adult"/></bird></chapter>
             </contents>
             """);
         Assert.Equal(
             [
                 ("brac asbra adult", "plates/a.png", null, 4),
                 ("brac asbra young", "plates/b.png", "10-3", 4),
-                ("murr asmur adult", "plates/c.png", (string?)null, 7),
+                ("morr asmor adult", "plates/c.png", (string?)null, 7),
             ],
             index.Rows.Select(r => (string.Join(' ', r.Codes), r.File, r.Span, r.At.Line)));
         Assert.True(index.Names(PackPath.Parse("plates/b.png")));

@@ -88,7 +88,7 @@ public class EditionFindingsTests
             .WithSurface(
                 "saltbrook_foam",
                 Picture.Of(64, 64),
-                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "flagstone_rust", "share": 0.3 } }""");
+                """{ "made_of": "stone", "edge": "solid", "under": { "surface": "flagstone_rust", "share": 0.3 } }""");
         var report = Check(pack);
         var under = One(report.Findings, "entry/dangling");
         Assert.Contains("Kilnmoor 3.1 has it; here it is “flagstone_red”", under.Message, StringComparison.Ordinal);
@@ -188,7 +188,7 @@ public class EditionFindingsTests
         var plate = Picture.Of(300, 300);
         var guide = AGuide.Of().With("plates/a.png", plate).With("plates/b.png", plate).With("plates/c.png", plate)
             .WithContents(
-                ("asmur", "adult", "plates/a.png"),
+                ("asmor", "adult", "plates/a.png"),
                 ("asbra", "adult", "plates/b.png"),
                 ("asbra", "adult", "plates/b.png"),
                 ("asbrx", "winter", "plates/a.png"),

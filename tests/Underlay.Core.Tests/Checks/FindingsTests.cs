@@ -63,7 +63,7 @@ public class FindingsTests
             .WithSurface(
                 "saltbrook_foam",
                 Good,
-                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""")
+                """{ "made_of": "stone", "edge": "solid", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""")
             .WithWare("tide_cup")
             .Findings());
 
@@ -96,7 +96,7 @@ public class FindingsTests
     [Fact]
     public void A_rejected_entry_has_a_finding_for_each_fault_with_its_pointer_and_line()
     {
-        var findings = APack.Of().WithSurface("saltbrook_foam", Good, "{\n  \"edge\": \"soft\" }").Findings();
+        var findings = APack.Of().WithSurface("saltbrook_foam", Good, "{\n  \"edge\": \"loose\" }").Findings();
         Assert.Equal([("", "made_of", null), ("/edge", "", 2)], findings.Select(f => (f.Pointer, f.Discriminator, f.At?.Line)));
     }
 

@@ -114,7 +114,7 @@ public class ReplacedPictureTests
             SmallBase.FilesOf("3.1"))
         {
             ["art/surfaces/flagstone.surface.json"] = System.Text.Encoding.UTF8
-                .GetBytes("""{ "made_of": "clay", "edge": "opaque" }""")
+                .GetBytes("""{ "made_of": "clay", "edge": "solid" }""")
         };
         var catalogue = Core.BaseFiles.BaseCatalogue.Read(
             Repository.Kilnmoor,

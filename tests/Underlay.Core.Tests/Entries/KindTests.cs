@@ -16,33 +16,33 @@ public class KindTests
     private static IReadOnlyList<EntryFault> Judge(Kind kind, string text) => kind.Judge(JsonText.Parse(Encoding.UTF8.GetBytes(text)));
 
     [Theory]
-    [InlineData("""{ "made_of": "stone", "edge": "mask" }""")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "unknown": null, "rough": 1.0 }""")]
+    [InlineData("""{ "made_of": "stone", "edge": "cut" }""")]
+    [InlineData("""{ "made_of": "stone", "edge": "cut", "unknown": null, "rough": 1.0 }""")]
     public void Unknown_fields_are_ignored(string text) => Assert.Empty(Judge(Surface, text));
 
     [Fact]
     public void A_whole_number_may_be_written_with_a_point_and_a_zero() => Assert.Empty(Judge(Ware, SmallBase.Ware("a.b", price: "45.0")));
 
     [Theory]
-    [InlineData("""{ "edge": "mask" }""", "", "made_of", "the field “made_of” is missing")]
+    [InlineData("""{ "edge": "cut" }""", "", "made_of", "the field “made_of” is missing")]
     [InlineData(
-        """{ "made_of": "stone", "edge": "soft" }""",
+        """{ "made_of": "stone", "edge": "loose" }""",
         "/edge",
         "",
-        "“edge” is “soft”; wanted is one of opaque, mask, blend")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": 1.4 }""", "/rough", "", "“rough” is 1.4; wanted is 0 to 1")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
-    [InlineData("""{ "made_of": null, "edge": "mask" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
-    [InlineData("""{ "made_of": "", "edge": "mask" }""", "/made_of", "", "“made_of” is empty; wanted is text that is not empty")]
+        "“edge” is “loose”; wanted is one of solid, cut, soft")]
+    [InlineData("""{ "made_of": "stone", "edge": "cut", "rough": 1.4 }""", "/rough", "", "“rough” is 1.4; wanted is 0 to 1")]
+    [InlineData("""{ "made_of": "stone", "edge": "cut", "rough": "1" }""", "/rough", "", "“rough” is “1”; wanted is a number")]
+    [InlineData("""{ "made_of": null, "edge": "cut" }""", "/made_of", "", "“made_of” is null; wanted is text in quotes")]
+    [InlineData("""{ "made_of": "", "edge": "cut" }""", "/made_of", "", "“made_of” is empty; wanted is text that is not empty")]
     [
         InlineData(
-            """{ "made_of": "stone", "edge": "mask", "under": { "surface": "Two Words", "share": 0 } }""",
+            """{ "made_of": "stone", "edge": "cut", "under": { "surface": "Two Words", "share": 0 } }""",
             "/under/surface",
             "",
             "“surface” is “Two Words”; wanted is the name of a surface, in a to z, 0 to 9 and _"),
     ]
     [InlineData("[]", "", "", "the file is a list; wanted is an object in { }")]
-    [InlineData("""{ "made_of": "stone", "edge": "mask", "x": [1e30] }""", "/x/0", "", "a number here is too large for the host to read")]
+    [InlineData("""{ "made_of": "stone", "edge": "cut", "x": [1e30] }""", "/x/0", "", "a number here is too large for the host to read")]
     public void A_fault_says_where_what_is_and_what_is_wanted(string text, string pointer, string field, string says) =>
         Assert.Equal(new EntryFault(pointer, field, says), Assert.Single(Judge(Surface, text)));
 
@@ -62,7 +62,7 @@ public class KindTests
         "-1",
         "\"\"",
         "\"stone\"",
-        "\"mask\"",
+        "\"cut\"",
         "\"a.b\"",
         "\"A b\"",
         "\"1.0.0\"",
@@ -108,7 +108,7 @@ public class KindTests
             var (kind, schema, fields) = kinds[which];
             var entry = which switch
             {
-                0 => new JsonObject { ["made_of"] = "stone", ["edge"] = "mask", ["rough"] = 0.5 },
+                0 => new JsonObject { ["made_of"] = "stone", ["edge"] = "cut", ["rough"] = 0.5 },
                 1 => JsonNode.Parse(SmallBase.Ware("a.b"))!.AsObject(),
                 _ => manifest.DeepClone().AsObject(),
             };

@@ -10,8 +10,8 @@ namespace Underlay.Core.Tests.Fixes;
 public class FitTests
 {
     [Theory]
-    [InlineData("mask", true)]
-    [InlineData("blend", false)]
+    [InlineData("cut", true)]
+    [InlineData("soft", false)]
     public void Fitting_keeps_edges_hard_where_the_host_wants_them_so(string edge, bool areHard)
     {
         // Clear holes whose edges fall between the pixels of the smaller picture.
@@ -32,7 +32,7 @@ public class FitTests
         var pack = APack.Of()
             .With("art/surfaces/saltbrook_mat.png", new Picture(96, 80, (x, y) => new Pixel((byte)x, (byte)y, 60, 255)))
             .With("art/embers/surfaces/saltbrook_mat.png", new Picture(96, 80, (x, y) => new Pixel((byte)x, (byte)x, (byte)x, 255)))
-            .With("art/surfaces/saltbrook_mat.surface.json", """{ "made_of": "stone", "edge": "opaque", "ember": 0.6 }""");
+            .With("art/surfaces/saltbrook_mat.surface.json", """{ "made_of": "stone", "edge": "solid", "ember": 0.6 }""");
         var (tree, applied, held, report) = Run(pack, "image/not-power-of-two");
         var title = Assert.Single(applied).Finding.Fix!.Title;
         Assert.EndsWith(", and an ember map of a surface with it", title, StringComparison.Ordinal);
@@ -51,7 +51,7 @@ public class FitTests
         var pack = APack.Of()
             .With("art/surfaces/saltbrook_mat.png", new Picture(96, 80, (x, y) => new Pixel((byte)x, (byte)y, 60, 255)))
             .With("art/embers/surfaces/saltbrook_mat.png", new Picture(96, 80, (x, y) => new Pixel((byte)x, 90, 30, 255)))
-            .With("art/surfaces/saltbrook_mat.surface.json", """{ "made_of": "stone", "edge": "opaque", "ember": 0.6 }""");
+            .With("art/surfaces/saltbrook_mat.surface.json", """{ "made_of": "stone", "edge": "solid", "ember": 0.6 }""");
         var (tree, applied, _, report) = Run(pack, "image/not-power-of-two", "image/not-grey");
         Assert.Equal(["image/not-grey", "image/not-power-of-two"], applied.Select(a => a.Finding.Code.Value).Order());
         Assert.DoesNotContain(report.Findings, f => f.Severity == Severity.Blocker);

@@ -92,7 +92,7 @@ public class FixTests
         var (tree, _, _, report) = Run(APack.Of().With("art/surfaces/saltbrook_fence.png", Picture.Of(64, 64).With(1, 1, default)));
         Assert.Empty(report.Findings);
         Assert.Contains("\"made_of\": \"reed\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
-        Assert.Contains("\"edge\": \"mask\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
+        Assert.Contains("\"edge\": \"cut\"", Text(tree, "art/surfaces/saltbrook_fence.surface.json"), StringComparison.Ordinal);
     }
 
     [Fact]

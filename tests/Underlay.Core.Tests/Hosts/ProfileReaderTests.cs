@@ -64,7 +64,7 @@ public class ProfileReaderTests
             + "“5.0”" },
         { "range the wrong way", h => h["places"]![0]!["rules"]![1]!["side"] = new JsonArray(512, 32), "/places/0/rules/1/side",
             "the second not below the first" },
-        { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "soft", "/places/0/rules/2/otherwise",
+        { "choice that is none", h => h["places"]![0]!["rules"]![2]!["otherwise"] = "loose", "/places/0/rules/2/otherwise",
             "one of the choices was expected" },
         { "own word of a drop", h => Without(h, "drops", "rejected"), "/drops", "the code “rejected” was expected among them" },
         { "own word of a reason", h => Without(h, "reasons", "ending"), "/reasons", "the code “ending” was expected among them" },

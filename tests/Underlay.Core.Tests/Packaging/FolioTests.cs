@@ -29,7 +29,7 @@ public class FolioTests
     [Fact]
     public void Sixty_four_go_into_one_archive_in_the_order_of_the_contents()
     {
-        var folded = Fold(Plates(130).WithContents(("asbra", "adult", "plates/p099.png"), ("asmur", "adult", "plates/p001.png")));
+        var folded = Fold(Plates(130).WithContents(("asbra", "adult", "plates/p099.png"), ("asmor", "adult", "plates/p001.png")));
         Assert.Equal(3, folded.Count(f => f.Path.Value.StartsWith("folios/", StringComparison.Ordinal)));
         var manifest = Encoding.UTF8.GetString(folded.Single(f => f.Path.Value == "guide.toml").ReadAll());
         var first = manifest.Split("file = \"")[1].Split('"')[0];

@@ -20,8 +20,8 @@ public class CodedSoundsTests
     [InlineData("Ashen Brackling.wav", "calls/asbra/1.wav")]
     [InlineData("ashen_brackling_call (3).wav", "calls/asbra/3.wav")]
     [InlineData("asbra.wav", "calls/asbra/1.wav")]
-    [InlineData("my birds/Ashen Murrel/song.wav", "calls/asmur/1.wav")]
-    [InlineData("Ashen Murel 2.wav", "calls/asmur/2.wav")]
+    [InlineData("my birds/Ashen Morrock/song.wav", "calls/asmor/1.wav")]
+    [InlineData("Ashen Morock 2.wav", "calls/asmor/2.wav")]
     public void A_call_goes_to_the_bird_that_it_is_named_after(string name, string target)
     {
         var first = Advise(name)[0];
@@ -45,7 +45,7 @@ public class CodedSoundsTests
     {
         var both = Advise("ashen.wav");
         Assert.Contains(both, c => c.Target == "calls/asbra/1.wav");
-        Assert.Contains(both, c => c.Target == "calls/asmur/1.wav");
+        Assert.Contains(both, c => c.Target == "calls/asmor/1.wav");
         Assert.All(both, c => Assert.True(c.Confidence < 0.5));
         Assert.Empty(Advise("seagull.wav"));
     }

@@ -8,11 +8,11 @@ namespace Underlay.Core.Tests.Recipes;
 /// <summary>A recipe is written for what nothing makes, after that of the base's entry most like it.</summary>
 public class WriteRecipeTests
 {
-    private static FileTree Clones(string original, params string[] names) => names.Aggregate(
+    private static FileTree Like(string original, params string[] names) => names.Aggregate(
         APack.Of().Tree,
         (tree, name) =>
         {
-            var plan = EntryClone.Plan(DemoBase.Check(tree).Overlay!, PackPath.Parse($"wares/{original}/ware.json"), name);
+            var plan = EntryAnother.Plan(DemoBase.Check(tree).Overlay!, PackPath.Parse($"wares/{original}/ware.json"), name);
             Assert.Null(plan.Problem);
             return tree.With(plan.Edits);
         });
@@ -25,7 +25,7 @@ public class WriteRecipeTests
     [Fact]
     public void It_is_that_of_the_most_similar_and_makes_the_new_one()
     {
-        var after = Mended(Clones("tea_cup", "ebb_cup")).Tree;
+        var after = Mended(Like("tea_cup", "ebb_cup")).Tree;
         var recipe = Text(after, "entries/recipes/ebb_cup.json");
         Assert.Contains("\"id\": \"saltbrook.ebb_cup\"", recipe, StringComparison.Ordinal);
         Assert.Contains("\"ware\": \"saltbrook.ebb_cup\"", recipe, StringComparison.Ordinal);
@@ -37,7 +37,7 @@ public class WriteRecipeTests
     [Fact]
     public void Those_of_many_are_told_apart_by_the_host()
     {
-        var before = Clones("tea_cup", "ebb_cup", "flood_cup", "neap_cup");
+        var before = Like("tea_cup", "ebb_cup", "flood_cup", "neap_cup");
         var outcome = Mended(before);
         Assert.Equal(3, outcome.Applied.Count);
         Assert.Empty(outcome.Held);
@@ -45,7 +45,7 @@ public class WriteRecipeTests
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Blocks);
         Assert.All(before.Files, f => Assert.NotNull(outcome.Tree.Find(f.Path)));
         var more = outcome.Tree.With(
-            EntryClone.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
+            EntryAnother.Plan(outcome.Report.Overlay!, PackPath.Parse("wares/tea_cup/ware.json"), "spring_cup").Edits);
         Assert.DoesNotContain(Mended(more).Report.Findings, f => f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal));
     }
 
@@ -71,7 +71,7 @@ public class WriteRecipeTests
     [Fact]
     public void A_recipe_of_another_kind_of_that_name_stays()
     {
-        var tree = Clones("tea_cup", "ebb_cup").With(
+        var tree = Like("tea_cup", "ebb_cup").With(
             [
                 new TreeEdit.Write(
                     PackPath.Parse("entries/recipes/ebb_cup.json"),

@@ -5,7 +5,7 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Tests.Renames;
 
-/// <summary>An entry gets another name wherever the name stands, and a clone one of its own.</summary>
+/// <summary>An entry gets another name wherever the name stands, and another like it one of its own.</summary>
 public class EntryRenameTests
 {
     private static readonly APack Cups = APack.Of()
@@ -73,7 +73,7 @@ public class EntryRenameTests
             .WithSurface(
                 "saltbrook_reef",
                 Picture.Of(64, 64),
-                """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""");
+                """{ "made_of": "stone", "edge": "solid", "under": { "surface": "saltbrook_foam", "share": 0.3 } }""");
         var after = After(pack, EntryRename.Plan(Over(pack), PackPath.Parse("art/surfaces/saltbrook_foam.surface.json"), "saltbrook_surf"));
         Assert.Empty(after.Faults());
         Assert.True(after.Files.ContainsKey("art/surfaces/saltbrook_surf.png"));
@@ -99,7 +99,7 @@ public class EntryRenameTests
     [Fact]
     public void A_ware_of_the_base_is_not_renamed() =>
         Assert.Contains(
-            "clone it",
+            "make another like it",
             EntryRename.Plan(Over(Cups), PackPath.Parse("wares/milk_jug/ware.json"), "x").Problem,
             StringComparison.Ordinal);
 
@@ -107,7 +107,7 @@ public class EntryRenameTests
     public void A_clone_of_a_base_ware_is_whole_with_its_own_prefix_number_and_texts()
     {
         var pack = APack.Of();
-        var plan = EntryClone.Plan(Over(pack), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        var plan = EntryAnother.Plan(Over(pack), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
         var after = After(pack, plan);
         Assert.DoesNotContain(after.Faults(), f => f.Blocks);
         var ware = Text(after, "wares/cream_jug/ware.json");
@@ -122,16 +122,16 @@ public class EntryRenameTests
     }
 
     [Fact]
-    public void Two_clones_of_one_original_do_not_meet()
+    public void Two_made_like_one_original_do_not_meet()
     {
-        var once = After(APack.Of(), EntryClone.Plan(Over(APack.Of()), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug"));
-        var twice = After(once, EntryClone.Plan(Over(once), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug"));
+        var once = After(APack.Of(), EntryAnother.Plan(Over(APack.Of()), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug"));
+        var twice = After(once, EntryAnother.Plan(Over(once), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug"));
         Assert.DoesNotContain(twice.Faults(), f => f.Blocks);
         Assert.Contains("\"stall\": \"004\"", Text(twice, "wares/curd_jug/ware.json"), StringComparison.Ordinal);
-        Assert.NotNull(EntryClone.Plan(Over(twice), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug").Problem);
+        Assert.NotNull(EntryAnother.Plan(Over(twice), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug").Problem);
     }
 
-    /// <summary>In the older edition 003 is somebody else's stall: there the clone's picture would be seen as that.</summary>
+    /// <summary>In the older edition 003 is somebody else's stall: there the other's picture would be seen as that.</summary>
     [Fact]
     public void A_number_that_another_edition_uses_is_the_last_to_be_taken()
     {
@@ -143,15 +143,15 @@ public class EntryRenameTests
         var overlay = CheckReport
             .Make(Repository.Kilnmoor, null, e => e == older.Edition ? older : SmallBase.Of(e), APack.Of().Tree)
             .Overlay!;
-        var plan = EntryClone.Plan(overlay, PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        var plan = EntryAnother.Plan(overlay, PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
         Assert.Contains("\"stall\": \"004\"", Text(After(APack.Of(), plan), "wares/cream_jug/ware.json"), StringComparison.Ordinal);
     }
 
     [Fact]
-    public void A_recipe_is_cloned_with_its_text() =>
+    public void Another_recipe_has_its_text() =>
         Assert.Equal(
             ["entries/recipes/fire_again.json", "entries/recipes/fire_again.json", "texts/pack.csv"],
-            EntryClone.Plan(Over(Cups), PackPath.Parse("entries/recipes/fire.json"), "fire_again").Lines.Select(l => l.Path.Value));
+            EntryAnother.Plan(Over(Cups), PackPath.Parse("entries/recipes/fire.json"), "fire_again").Lines.Select(l => l.Path.Value));
 
     [Fact]
     public void A_text_that_two_entries_share_stays_with_the_other()

@@ -22,8 +22,8 @@ public class SignalScriptTests
               "id": "saltbrook.pier",
               "occasions": ["fair", "rest"],
               "peals": [
-                { "signal": "opening", "weather": "any", "strokes": [{ "audio": "bells/one", "weight": 1, "rest_ms": 400 }] },
-                { "signal": "closing", "weather": "rain", "strokes": [{ "audio": "bells/saltbrook_low", "weight": 2, "rest_ms": 300 }] }
+                { "signal": "opening", "weather": "any", "strokes": [{ "audio": "bells/one", "turns": 1, "rest_ms": 400 }] },
+                { "signal": "closing", "weather": "rain", "strokes": [{ "audio": "bells/saltbrook_low", "turns": 2, "rest_ms": 300 }] }
               ]
             }
             """);

@@ -118,8 +118,8 @@ public class TextSheetTests
     public void A_text_that_still_says_what_its_original_does_is_told_until_it_is_changed()
     {
         var name = Line(Cup, "moor.milk_jug/name").In("en");
-        var cloned = After(Cup, new TextChange("saltbrook.tide_cup/name", "en", name));
-        var found = Assert.Single(cloned.Findings(), f => f.Code.Value == "text/as-original");
+        var alike = After(Cup, new TextChange("saltbrook.tide_cup/name", "en", name));
+        var found = Assert.Single(alike.Findings(), f => f.Code.Value == "text/as-original");
         Assert.Contains("still says “Old”, as “moor.", found.Message, StringComparison.Ordinal);
         Assert.DoesNotContain(Cup.Findings(), f => f.Code.Value == "text/as-original");
     }

@@ -6,12 +6,12 @@ const isOpen = defineModel<boolean>({ required: true })
 const preferences = usePreferences()
 
 const keys = [
-    ['g then p, g, s, d, v, r, h', 'Packs, Gather, Shape, Define, Prove, Release, Hosts'],
+    ['1 to 5, 0, 9', 'Gather, Shape, Define, Prove, Release; Packs; Hosts'],
     ['/', 'Search'],
     ['t', 'The tray, in Gather'],
     ['n', 'New pack, in Packs'],
-    ['j, k', 'Next and previous row'],
-    ['Space, J, K, Ctrl+A', 'Select the row, the next or previous too, all that are shown'],
+    ['Up, Down', 'The row before, the next'],
+    ['Space, Shift+Up, Shift+Down, Ctrl+A', 'Select the row, the one before or the next too, all that are shown'],
     ['Enter', 'Open the row'],
     ['Esc', 'Back, or close what is open'],
     ['f', 'Apply the first fix of the row'],
@@ -21,7 +21,7 @@ const keys = [
     ['b', 'Blink between base and yours'],
     ['z', 'True size'],
     ['p, o, l, m', 'Play your sound, the base’s, the seam of a loop, the part that is marked; again to stop'],
-    ['+, -, 0', 'Closer, wider, all of a sound; pictures closer and smaller'],
+    ['+, -, a', 'Closer, wider, all of a sound; pictures closer and smaller'],
     [', .', 'A sound is heard from a little earlier or later'],
     ['c', 'Light, dark or loud ground behind pictures'],
     ['Ctrl+S', 'Save what is typed in Define'],

@@ -7,9 +7,10 @@ const onUndo = ref<(() => void) | null>(null)
 const onRedo = ref<(() => void) | null>(null)
 let isBound = false
 
-const stops: Record<string, string> = { g: 'gather', s: 'shape', d: 'define', v: 'prove', r: 'release' }
+/** The stops in their order, each under its number. */
+const stops = ['gather', 'shape', 'define', 'prove', 'release']
 
-/** The keys that hold everywhere: "g" and a stop, "/" for search, "?" for help, Ctrl+Z and Ctrl+Shift+Z. */
+/** The keys that hold everywhere: numbers for the stops, packs and hosts, "/" for search, "?" for help, Ctrl+Z and Ctrl+Shift+Z. */
 export function useAppKeys() {
     const router = useRouter()
     if (!isBound) {
@@ -20,18 +21,11 @@ export function useAppKeys() {
 }
 
 function bind(router: ReturnType<typeof useRouter>) {
-    let isGoing = false
-    let timer: ReturnType<typeof setTimeout> | undefined
-
-    function go(key: string) {
+    function goTo(name: string) {
         const route = router.currentRoute.value
-        if (key === 'p') return router.push({ name: 'packs' })
-        if (key === 'h') return router.push({ name: 'hosts' })
-        const name = stops[key]
-        if (name && route.params.id) {
-            const query = typeof route.query.place === 'string' ? { place: route.query.place } : {}
-            return router.push({ name, params: { id: route.params.id }, query })
-        }
+        if (!route.params.id) return
+        const query = typeof route.query.place === 'string' ? { place: route.query.place } : {}
+        void router.push({ name, params: { id: route.params.id }, query })
     }
 
     window.addEventListener(
@@ -44,15 +38,6 @@ function bind(router: ReturnType<typeof useRouter>) {
                 event.preventDefault()
                 if (event.shiftKey) onRedo.value?.()
                 else onUndo.value?.()
-                return
-            }
-            if (!isGoing || typing || event.ctrlKey || event.metaKey || event.altKey) return
-            clearTimeout(timer)
-            isGoing = false
-            if (event.key === 'p' || event.key === 'h' || stops[event.key]) {
-                event.preventDefault()
-                event.stopPropagation()
-                void go(event.key)
             }
         },
         { capture: true },
@@ -67,10 +52,9 @@ function bind(router: ReturnType<typeof useRouter>) {
     })
 
     useKeys({
-        g: () => {
-            isGoing = true
-            timer = setTimeout(() => (isGoing = false), 1500)
-        },
+        ...Object.fromEntries(stops.map((name, at) => [String(at + 1), () => goTo(name)])),
+        '0': () => void router.push({ name: 'packs' }),
+        '9': () => void router.push({ name: 'hosts' }),
         '?': () => (isHelpOpen.value = true),
         t: () => document.querySelector<HTMLElement>('[data-tray]')?.focus(),
         '/': () => document.querySelector<HTMLInputElement>('[data-search]')?.focus(),

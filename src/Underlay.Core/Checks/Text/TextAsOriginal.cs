@@ -7,7 +7,7 @@ using Underlay.Core.Texts;
 
 namespace Underlay.Core.Checks;
 
-/// <summary>A new text of the pack still says what a text of the base says of something else: what it was cloned from.</summary>
+/// <summary>A new text of the pack still says what a text of the base says of something else: what it was made like.</summary>
 /// <remarks>Host: shows it. See docs/checks.md#textas-original.</remarks>
 public sealed class TextAsOriginal : Check
 {

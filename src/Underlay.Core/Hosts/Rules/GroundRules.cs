@@ -25,11 +25,11 @@ public sealed record ReachableRule(
     Basis Basis,
     EditionSpan Editions) : Rule(Else, Basis, Editions);
 
-/// <summary>What a list of a row plays: one item is drawn by its weight, played, and rested after; then one is drawn again.</summary>
+/// <summary>What a list of a row plays: one item is drawn by its turns, played, and rested after; then one is drawn again.</summary>
 /// <param name="Sound">The field of an item with the name of its sound.</param>
-/// <param name="Weight">The field with how often it is drawn beside the others.</param>
+/// <param name="Turns">The field with how often it is drawn beside the others.</param>
 /// <param name="Rest">The field with the pause behind it, in milliseconds.</param>
-public sealed record PlaysShape(string Sound, string Weight, string Rest);
+public sealed record PlaysShape(string Sound, string Turns, string Rest);
 
 /// <summary>For what an entry claims it has a row of each code that is required, in each of some states.</summary>
 /// <param name="Field">Pointer to the list of codes that it claims.</param>

@@ -11,13 +11,13 @@ internal static class EntryMistakes
     [
         new(
             "a comma too many",
-            APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"opaque\", }"),
+            APack.Of().WithSurface("saltbrook_foam", Good, "{ \"made_of\": \"stone\", \"edge\": \"solid\", }"),
             "entry/unreadable",
             "art/surfaces/saltbrook_foam.surface.json",
             Severity.Blocker),
         new(
             "a value out of range",
-            APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "opaque", "rough": 2 }"""),
+            APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "stone", "edge": "solid", "rough": 2 }"""),
             "entry/rejected",
             "art/surfaces/saltbrook_foam.surface.json",
             Severity.Blocker),
@@ -27,13 +27,13 @@ internal static class EntryMistakes
                 .WithSurface(
                     "saltbrook_foam",
                     Good,
-                    """{ "made_of": "stone", "edge": "opaque", "under": { "surface": "flagstones", "share": 0.3 } }"""),
+                    """{ "made_of": "stone", "edge": "solid", "under": { "surface": "flagstones", "share": 0.3 } }"""),
             "entry/dangling",
             "art/surfaces/saltbrook_foam.surface.json",
             Severity.Blocker),
         new(
             "a material of nowhere",
-            APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "glass", "edge": "opaque" }"""),
+            APack.Of().WithSurface("saltbrook_foam", Good, """{ "made_of": "glass", "edge": "solid" }"""),
             "entry/dangling",
             "art/surfaces/saltbrook_foam.surface.json",
             Severity.Blocker),

@@ -13,10 +13,11 @@ const isTyping = (target: EventTarget | null) =>
 
 const isInDialog = () => document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null
 
-/** Keys that buttons, links and boxes act on themselves. */
-const own = new Set(['Enter', ' ', 'ArrowUp', 'ArrowDown'])
+/** Keys that buttons, links and boxes act on themselves, and those that only some do. */
+const own = new Set(['Enter', ' '])
+const arrows = new Set(['ArrowUp', 'ArrowDown'])
 
-/** The name of what was pressed: "j", "Ctrl+a", "Shift+ArrowDown". */
+/** The name of what was pressed: "f", "Ctrl+a", "Shift+ArrowDown". */
 function nameOf(event: KeyboardEvent) {
     const shift = event.shiftKey && event.key.length > 1 ? 'Shift+' : ''
     return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${shift}${event.key}`
@@ -27,10 +28,9 @@ export function useKeys(handlers: Handlers) {
     function onKey(event: KeyboardEvent) {
         if (event.defaultPrevented || event.altKey) return
         if (isTyping(event.target) || isInDialog()) return
-        const onPress =
-            event.target instanceof HTMLElement &&
-            event.target.closest('button, a, input, summary, [role="tab"]') !== null
-        if (onPress && own.has(event.key)) return
+        const isOn = (what: string) => event.target instanceof HTMLElement && event.target.closest(what) !== null
+        if (own.has(event.key) && isOn('button, a, input, summary, [role="tab"]')) return
+        if (arrows.has(event.key) && isOn('input, [role="tab"], [role="slider"], [aria-haspopup]')) return
         const handler = handlers[nameOf(event)]
         if (!handler) return
         event.preventDefault()

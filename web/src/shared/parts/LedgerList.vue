@@ -116,12 +116,8 @@ function press(event: MouseEvent, row: Row) {
 }
 
 useKeys({
-    j: () => move(1),
-    k: () => move(-1),
     ArrowDown: () => move(1),
     ArrowUp: () => move(-1),
-    J: () => move(1, true),
-    K: () => move(-1, true),
     'Shift+ArrowDown': () => move(1, true),
     'Shift+ArrowUp': () => move(-1, true),
     'Ctrl+a': () => props.selection.all(),

@@ -13,16 +13,16 @@ const isFoundOnly = defineModel<boolean>('isFoundOnly', { required: true })
 
 <template>
     <div class="flex flex-col gap-1">
-        <label>
+        <label class="flex items-center gap-2">
             <span class="sr-only">Find in {{ label }}</span>
             <input
                 v-model="words"
                 type="search"
                 class="field text-small"
-                :placeholder="`${hint}  /`"
+                :placeholder="hint"
                 data-search
                 @keydown.esc="words = ''"
-            />
+            /><kbd class="key" aria-hidden="true">/</kbd>
         </label>
         <label class="text-small flex items-center gap-1.5">
             <input v-model="isFoundOnly" type="checkbox" />With findings only

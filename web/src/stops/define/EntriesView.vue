@@ -57,8 +57,8 @@ const isMaking = ref(false)
 const choose = (item: EntryItem) => (path.value = item.path)
 
 useKeys({
-    j: () => step(1),
-    k: () => step(-1),
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
     Escape: back,
 })
 </script>
@@ -70,7 +70,7 @@ useKeys({
         <button type="button" class="word" @click="isMaking = true">Make one</button>, bring one from the base in
         <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a finding in
         <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
-        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="clone" @done="path = $event" />
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="path = $event" />
     </StateNote>
     <div v-else class="flex h-full max-[700px]:flex-col">
         <EntryList
@@ -94,7 +94,7 @@ useKeys({
             @choose="choose"
             @make="isMaking = true"
         />
-        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="clone" @done="path = $event" />
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="path = $event" />
         <StateNote v-if="problem && !entry" class="grow" :problem="problem" @again="again" />
         <EntryEditor v-else-if="entry" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>

@@ -8,10 +8,10 @@ import RemoveDialog from './RemoveDialog.vue'
 /** What can be done with an entry as a whole; what is typed in it is saved before, so that it goes along. */
 const props = defineProps<{ pack: string; entry: EntryView; save: () => Promise<unknown> }>()
 const path = useQueryValue('path')
-const how = ref<'rename' | 'clone'>('clone')
+const how = ref<'rename' | 'another'>('another')
 const isOpen = ref(false)
 const isRemoving = ref(false)
-async function open(what: 'rename' | 'clone') {
+async function open(what: 'rename' | 'another') {
     await props.save()
     how.value = what
     isOpen.value = true
@@ -25,7 +25,7 @@ async function openRemoval() {
 <template>
     <span v-if="entry.name" class="text-small flex gap-3">
         <button v-if="entry.hash" type="button" class="word" @click="open('rename')">Rename …</button>
-        <button type="button" class="word" @click="open('clone')">Clone …</button>
+        <button type="button" class="word" @click="open('another')">Make another …</button>
         <button v-if="entry.hash" type="button" class="word" @click="openRemoval">Take out …</button>
     </span>
     <RemoveDialog v-if="isRemoving" v-model="isRemoving" :pack="pack" :path="entry.path" @done="path = ''" />
@@ -35,6 +35,7 @@ async function openRemoval() {
         :pack="pack"
         :how="how"
         :path="entry.path"
+        :like="entry.title"
         :usual="how === 'rename' ? entry.name! : `${entry.name}_2`"
         @done="path = $event"
     />

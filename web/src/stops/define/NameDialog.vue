@@ -12,7 +12,14 @@ import PlanList from './PlanList.vue'
  * pack is chosen first, or none: then it begins with what it has to have.
  */
 const isOpen = defineModel<boolean>({ required: true })
-const props = defineProps<{ pack: string; how: 'rename' | 'clone'; path?: string; usual?: string; start?: string }>()
+const props = defineProps<{
+    pack: string
+    how: 'rename' | 'another'
+    path?: string
+    usual?: string
+    start?: string
+    like?: string
+}>()
 const emit = defineEmits<{ done: [path: string] }>()
 
 const change = useChange(() => props.pack)
@@ -64,7 +71,9 @@ const isReady = computed(
         asked.value.path === (props.path ?? original.value) &&
         (!hasName.value || asked.value.name === name.value.trim()),
 )
-const title = computed(() => (props.how === 'rename' ? 'Rename everywhere' : props.path ? 'Clone' : 'New entry'))
+const title = computed(() =>
+    props.how === 'rename' ? 'Rename everywhere' : props.path ? `Another like ${props.like ?? 'it'}` : 'New entry',
+)
 
 async function carryOut() {
     if (!isReady.value) return
@@ -74,8 +83,8 @@ async function carryOut() {
         () =>
             how === 'rename'
                 ? data(api.POST('/api/packs/{id}/entry/rename', { params, body }))
-                : how === 'clone'
-                  ? data(api.POST('/api/packs/{id}/entry/clone', { params, body }))
+                : how === 'another'
+                  ? data(api.POST('/api/packs/{id}/entry/another', { params, body }))
                   : data(api.POST('/api/packs/{id}/entry/make', { params, body })),
         () => (how === 'rename' ? 'Renamed.' : `${body.name || chosen.value?.title} is made.`),
     )
@@ -141,7 +150,7 @@ async function carryOut() {
             <div class="flex justify-end gap-3">
                 <button type="button" class="press" @click="isOpen = false">Not now</button>
                 <button type="submit" class="press press-main" :disabled="!isReady || change.isBusy.value">
-                    {{ how === 'rename' ? 'Rename' : path ? 'Clone' : 'Make it' }}
+                    {{ how === 'rename' ? 'Rename' : 'Make it' }}
                 </button>
             </div>
         </form>

@@ -96,16 +96,16 @@ function clear() {
 <template>
     <div class="flex h-full flex-col">
         <div class="flex flex-wrap items-center gap-3 px-6 py-3">
-            <label class="w-[280px] max-w-full">
+            <label class="flex w-[300px] max-w-full items-center gap-2">
                 <span class="sr-only">Find in base and pack</span>
                 <input
                     v-model="text"
                     type="search"
                     class="field"
-                    placeholder="Find: name, path, id, size  /"
+                    placeholder="Find: name, path, id, size"
                     data-search
                     @keydown.esc="text = ''"
-                />
+                /><kbd class="key" aria-hidden="true">/</kbd>
             </label>
             <label>
                 <span class="sr-only">Place</span>

@@ -55,8 +55,8 @@ async function putAway(pack: PackListItem) {
 }
 
 useKeys({
-    j: () => move(document.activeElement?.closest('[data-pack]') ? 1 : 0),
-    k: () => move(-1),
+    ArrowDown: () => move(document.activeElement?.closest('[data-pack]') ? 1 : 0),
+    ArrowUp: () => move(-1),
     n: () => (isNewOpen.value = true),
     Enter: () => {
         const pack = shown.value[active.value]
@@ -102,9 +102,13 @@ useKeys({
                 >or drop it anywhere on this page</span
             >
             <progress v-else class="h-2 w-40" :value="importing.progress.value" aria-label="Opening"></progress>
-            <label class="ml-auto w-72">
+            <label class="ml-auto flex w-72 items-center gap-2">
                 <span class="sr-only">Find a pack</span>
-                <input v-model="words" type="search" class="field" placeholder="Find a pack  /" data-search />
+                <input v-model="words" type="search" class="field" placeholder="Find a pack" data-search /><kbd
+                    class="key"
+                    aria-hidden="true"
+                    >/</kbd
+                >
             </label>
         </div>
         <main class="min-h-0 grow overflow-y-auto">

@@ -16,7 +16,7 @@ const zoom = useQueryValue('zoom', 'fit')
 const views = [
     { key: 'side', word: 'Side by side' },
     { key: 'blink', word: 'Blink' },
-    { key: 'difference', word: 'Difference' },
+    { key: 'difference', word: 'What differs' },
 ]
 const zooms = ['fit', '1', '2', '4', '8', '16', '32']
 /** Small pictures fill their pane up to so many times their size. */
@@ -86,7 +86,7 @@ watch(
 )
 
 const difference = computed(() => ({
-    title: 'Difference',
+    title: 'What differs',
     url: `/api/packs/${props.pack}/picture/difference?path=${encodeURIComponent(props.picture.path)}&of=${props.picture.yours?.hash}`,
     size: largest.value,
     says: 'black where both agree, brighter where they differ more',

@@ -90,8 +90,8 @@ onMounted(() => (drop.taker.value = takeSource))
 onBeforeUnmount(() => (drop.taker.value = null))
 
 useKeys({
-    j: () => step(1),
-    k: () => step(-1),
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
     Escape: back,
 })
 </script>

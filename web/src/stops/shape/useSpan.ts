@@ -24,6 +24,6 @@ export function useSpan(path: () => string, length: Ref<number>) {
         cursor.value = now
         if (now < span.value.from || now > span.value.to) show(now - wide / 2)
     }
-    useKeys({ '+': () => zoom(0.5), '-': () => zoom(2), '0': all, ',': () => step(-1), '.': () => step(1) })
+    useKeys({ '+': () => zoom(0.5), '-': () => zoom(2), a: all, ',': () => step(-1), '.': () => step(1) })
     return { span, cursor, zoom, show, all, isWhole: computed(() => span.value.to - span.value.from >= length.value) }
 }

@@ -123,7 +123,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                 v-if="isMaking"
                 v-model="isMaking"
                 :pack="id"
-                how="clone"
+                how="another"
                 :start="economy.recipes[0]?.place"
                 @done="open"
             />

@@ -77,16 +77,16 @@ export function unclaimed(sketch: GridSketch, value: unknown): string[] {
 function strokesOf({ plays }: GridSketch, list: unknown[]): Stroke[] {
     if (!plays) return []
     return list.map((item) => {
-        const { [plays.sound]: sound, [plays.weight]: weight, [plays.rest]: rest } = (item ?? {}) as Item
+        const { [plays.sound]: sound, [plays.turns]: turns, [plays.rest]: rest } = (item ?? {}) as Item
         const numberOf = (value: unknown, otherwise: number) => (typeof value === 'number' ? value : otherwise)
-        return { sound: String(sound ?? '?'), weight: numberOf(weight, 1), rest: numberOf(rest, 0) }
+        return { sound: String(sound ?? '?'), turns: numberOf(turns, 1), rest: numberOf(rest, 0) }
     })
 }
 
-/** "low_1 75 %": what is listed with its share of the weights. */
+/** "low_1, 3 of 4": what is listed with its turns of all. */
 function shares(strokes: readonly Stroke[]): string[] {
-    const sum = strokes.reduce((all, { weight }) => all + weight, 0)
-    return strokes.map(({ sound, weight }) => `${sound.split('/').pop()!} ${Math.round((weight / (sum || 1)) * 100)} %`)
+    const sum = strokes.reduce((all, { turns }) => all + turns, 0)
+    return strokes.map(({ sound, turns }) => `${sound.split('/').pop()!}, ${turns} of ${sum}`)
 }
 
 /** The rows with one more, that answers a code in a state as it is answered in another; without a list where nothing does yet. */

@@ -99,16 +99,16 @@ function paste(event: ClipboardEvent) {
 <template>
     <div class="flex min-h-0 grow flex-col">
         <div class="border-line flex flex-wrap items-center gap-x-5 gap-y-1 border-b px-6 py-2">
-            <label>
+            <label class="flex items-center gap-2">
                 <span class="sr-only">Find in the table’s rows</span>
                 <input
                     v-model="words"
                     type="search"
                     class="field text-small w-44"
-                    :placeholder="`Find in ${sheet.lines.length}  /`"
+                    :placeholder="`Find in ${sheet.lines.length}`"
                     data-search
                     @keydown.esc="words = ''"
-                />
+                /><kbd class="key" aria-hidden="true">/</kbd>
             </label>
             <label class="text-small flex items-center gap-1.5">
                 <input v-model="isYoursOnly" type="checkbox" />Yours only

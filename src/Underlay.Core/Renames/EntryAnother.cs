@@ -11,12 +11,12 @@ namespace Underlay.Core.Renames;
 /// Makes a new entry of another, of the pack or the base: its files under the new name, with the author's prefix, free numbers and
 /// texts of its own. Pictures that came along are marked as still to be made.
 /// </summary>
-public static class EntryClone
+public static class EntryAnother
 {
     /// <summary>What is to be done.</summary>
     /// <param name="overlay">The pack over its base.</param>
-    /// <param name="original">The entry that is cloned.</param>
-    /// <param name="name">The name that the clone gets.</param>
+    /// <param name="original">The entry that another is made like.</param>
+    /// <param name="name">The name that the other gets.</param>
     public static EntryPlan Plan(Overlay overlay, PackPath original, string name)
     {
         var (found, problem) = NewName.Of(overlay, original, name, isNew: true);

@@ -4,7 +4,7 @@ using System.Text.Json.Nodes;
 namespace Underlay.Demo.Kilnmoor;
 
 /// <summary>How clay becomes ware: stations, techniques, reactions of glazes and recipes.</summary>
-internal static class Workshop
+internal static class Craft
 {
     private static readonly (string Code, string Name)[] Stations =
     [
@@ -104,7 +104,7 @@ internal static class Workshop
     public static JsonObject Technique(string id, string? after, int months)
     {
         var json = new JsonObject { ["id"] = id };
-        if (after is not null) json["after"] = after;
+        if (after is not null) json["learned_after"] = after;
         json["months"] = months;
         return json;
     }

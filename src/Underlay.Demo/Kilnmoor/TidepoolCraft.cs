@@ -5,7 +5,7 @@ using Underlay.Demo.Art;
 namespace Underlay.Demo.Kilnmoor;
 
 /// <summary>Tidepool's sounds, recipes, texts, ground and bells, with their mistakes, and what puts those right.</summary>
-internal static class TidepoolWorkshop
+internal static class TidepoolCraft
 {
     private static readonly (string Id, string En, string De, string Fr, string About, string Ueber, string Sur)[] Wares =
     [
@@ -94,27 +94,27 @@ internal static class TidepoolWorkshop
         return glaze;
     }
 
-    private static JsonObject Recipe(string ware) => Workshop.Recipe(
+    private static JsonObject Recipe(string ware) => Craft.Recipe(
         "saltbrook.tide_cup_again",
         "updraught",
-        [Workshop.Part("ware", ware, 1), Workshop.Part("material", "ash", 1)],
-        [Workshop.Part("ware", "saltbrook.tide_cup", 1)],
+        [Craft.Part("ware", ware, 1), Craft.Part("material", "ash", 1)],
+        [Craft.Part("ware", "saltbrook.tide_cup", 1)],
         300,
         "4.0");
 
-    private static JsonObject Press() => Workshop.Recipe(
+    private static JsonObject Press() => Craft.Recipe(
         "saltbrook.press_bricks",
         "bottle",
-        [Workshop.Part("material", "sherds", 2)],
-        [Workshop.Part("material", "brick", 1)],
+        [Craft.Part("material", "sherds", 2)],
+        [Craft.Part("material", "brick", 1)],
         120,
         "4.0");
 
-    private static JsonObject Break(int sherds) => Workshop.Recipe(
+    private static JsonObject Break(int sherds) => Craft.Recipe(
         "saltbrook.break_bricks",
         "hammer",
-        [Workshop.Part("material", "brick", 1)],
-        [Workshop.Part("material", "sherds", sherds)],
+        [Craft.Part("material", "brick", 1)],
+        [Craft.Part("material", "sherds", sherds)],
         5,
         "4.0");
 
@@ -129,9 +129,9 @@ internal static class TidepoolWorkshop
 
     private static JsonObject Techniques(string edition, int lacking)
     {
-        var list = Workshop.TechniqueList(edition);
+        var list = Craft.TechniqueList(edition);
         for (var i = 0; i < lacking; i++) list.RemoveAt(list.Count - 1);
-        list.Add((JsonNode)Workshop.Technique("saltbrook.shell_pressing", "moor.wedging", 2));
+        list.Add((JsonNode)Craft.Technique("saltbrook.shell_pressing", "moor.wedging", 2));
         return new JsonObject { ["entries"] = list };
     }
 
