@@ -9,6 +9,9 @@ namespace Underlay.Files;
 /// </param>
 public sealed record Installation(string Hosts, string StandIns, string Cache, string? Bases = null)
 {
+    /// <summary>The file with what the author said once.</summary>
+    public string Author { get; init; } = AuthorFile.UsualPath;
+
     /// <summary>The folder with an edition's files, where one is configured; null where not.</summary>
     public string? FindBase(string host, string edition) =>
         Bases is not null && Path.Combine(Bases, host, edition) is var folder && Directory.Exists(folder) ? folder : null;

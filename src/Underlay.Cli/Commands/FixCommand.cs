@@ -1,6 +1,7 @@
 using System.CommandLine;
 using Underlay.Core.Checks;
 using Underlay.Core.Findings;
+using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
 using Underlay.Core.Packs;
 using Underlay.Files;
@@ -24,9 +25,11 @@ internal static class FixCommand
                 []
         };
         var dryRun = new Option<bool>("--dry-run") { Description = "Only say what would be done." };
+        var name = new Option<string?>("--author") { Description = "The author’s name, for a manifest that is written." };
+        var prefix = new Option<string?>("--prefix") { Description = "The author’s prefix, for ids that are written." };
         var command = new Command("fix", "Apply the fixes that lose nothing and leave no choice.")
         {
-            options.Pack, options.Host, options.Edition, options.Base, only, dryRun,
+            options.Pack, options.Host, options.Edition, options.Base, only, dryRun, name, prefix,
         };
         command.SetAction(parsed =>
         {
@@ -39,6 +42,7 @@ internal static class FixCommand
             var source = context.OpenPack(path);
             if (source.Problem is { } problem) throw new UserErrorException($"{path} was refused: {problem.Says}");
             if (!source.IsFolder) throw new UserErrorException($"{path} is an archive; unpack it into a folder to have it fixed there.");
+            var author = AuthorOf(installation, parsed.GetValue(name), parsed.GetValue(prefix));
             // Each round is checked at the cost of what the last one changed.
             var session = CheckSession.Open(context.Profile, edition, context.Base, source.Tree);
             var (_, applied, held, report) = FixRunner.Run(
@@ -46,7 +50,8 @@ internal static class FixCommand
                 source.Tree,
                 t => (session = session.MovedTo(t)).Report,
                 context.Profile,
-                codes);
+                codes,
+                author);
             var isDry = parsed.GetValue(dryRun);
             foreach (var fix in applied)
             {
@@ -73,6 +78,22 @@ internal static class FixCommand
             return report.Blocks ? 1 : 0;
         });
         return command;
+    }
+
+    /// <summary>What is said here goes before what the author's file says.</summary>
+    private static Author AuthorOf(Installation installation, string? name, string? prefix)
+    {
+        var fault = (name is null ? null : Author.FaultOfName(name)) ?? (prefix is null ? null : Author.FaultOfPrefix(prefix));
+        if (fault is not null) throw new UserErrorException(fault);
+        try
+        {
+            var said = AuthorFile.Read(installation.Author);
+            return new Author(name ?? said.Name, prefix ?? said.Prefix);
+        }
+        catch (InvalidDataException problem)
+        {
+            throw new UserErrorException(problem.Message);
+        }
     }
 
     /// <summary>Says what is there to be named, where nothing was applied.</summary>

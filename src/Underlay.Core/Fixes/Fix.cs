@@ -1,3 +1,4 @@
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
@@ -52,4 +53,8 @@ public sealed record FixQuestion(string Title, Steps.StepInput Input, string Usu
 /// <param name="Profile">The host.</param>
 /// <param name="Edition">The edition that the pack was checked for.</param>
 /// <param name="Overlay">The pack over its base; null where the pack is wrapped.</param>
-public sealed record FixContext(string PackName, Hosts.HostProfile Profile, Hosts.Edition Edition, Overlay? Overlay);
+public sealed record FixContext(string PackName, Hosts.HostProfile Profile, Hosts.Edition Edition, Overlay? Overlay)
+{
+    /// <summary>What the author said of themselves once.</summary>
+    public Author Author { get; init; } = Author.Unknown;
+}

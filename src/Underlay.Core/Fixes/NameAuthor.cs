@@ -6,7 +6,8 @@ using Underlay.Core.Steps;
 namespace Underlay.Core.Fixes;
 
 /// <summary>
-/// Puts the author's own name in place of the word that held its place. It is asked for: nothing is written without an answer.
+/// Puts the author's own name in place of the word that held its place. It is asked for: nothing is written without an answer, unless
+/// the author has said it before.
 /// </summary>
 /// <param name="Path">The manifest.</param>
 /// <param name="Field">Pointer to the field.</param>
@@ -28,7 +29,12 @@ public sealed record NameAuthor(
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        Name.Length > 0 && tree.Find(Path) is { } file
-            ? [new TreeEdit.Write(Path, ManifestFacts.WithValue(context.Profile, file.ReadAll(), Field, Name + Rest))]
+        NameIn(context) is { } name && tree.Find(Path) is { } file
+            ? [new TreeEdit.Write(Path, ManifestFacts.WithValue(context.Profile, file.ReadAll(), Field, name + Rest))]
             : [];
+
+    private string? NameIn(FixContext context) =>
+        Name.Length > 0 ? Name
+        : Field == context.Profile.Manifest.IdField ? context.Author.Prefix
+        : context.Author.Name;
 }

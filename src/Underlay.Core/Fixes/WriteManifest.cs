@@ -18,11 +18,11 @@ public sealed record WriteManifest(PackPath Path) : Fix($"Write {Path}", LosesNo
     {
         if (tree.Find(Path) is not null) return [];
         var name = NewPack.NameOf(context.PackName);
-        var prefix = FindPrefix(context) ?? NoAuthor;
+        var prefix = FindPrefix(context) ?? context.Author.Prefix ?? NoAuthor;
         var model = new Dictionary<string, object?>
         {
-            ["uuid"] = NameUuid.Of($"{context.Profile.Key}/{prefix}/{name}"),
-            ["author"] = prefix,
+            ["uuid"] = UniqueId.Make(),
+            ["author"] = context.Author.Name ?? prefix,
             ["prefix"] = prefix,
             ["name"] = name,
             ["title"] = TitleOf(name),

@@ -35,7 +35,7 @@ public static class NewPack
     public static TreeEdit.Write Manifest(HostProfile profile, string title, Edition edition, string author, string prefix, string name) =>
         new(profile.Manifest.Path, Template.Render(profile, profile.Manifest.Template, new Dictionary<string, object?>
         {
-            ["uuid"] = NameUuid.Of($"{profile.Key}/{prefix}/{name}"),
+            ["uuid"] = UniqueId.Make(),
             ["author"] = author,
             ["prefix"] = prefix,
             ["name"] = name,

@@ -3,6 +3,7 @@ using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts;
+using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Mending;
@@ -40,14 +41,16 @@ public sealed class FixRunner
     private const int MostExplained = 20;
 
     private readonly string packName;
+    private readonly Author author;
     private readonly HostProfile profile;
     private readonly Func<FileTree, CheckReport> check;
     private readonly List<AppliedFix> applied = [];
     private readonly Dictionary<FindingKey, HeldBack> held = [];
 
-    private FixRunner(string packName, HostProfile profile, Func<FileTree, CheckReport> check)
+    private FixRunner(string packName, Author? author, HostProfile profile, Func<FileTree, CheckReport> check)
     {
         this.packName = packName;
+        this.author = author ?? Author.Unknown;
         this.profile = profile;
         this.check = check;
     }
@@ -61,14 +64,16 @@ public sealed class FixRunner
     /// Codes whose fixes to apply, those that leave a choice or change bytes too; empty for all fixes that lose nothing and leave
     /// no choice.
     /// </param>
+    /// <param name="author">What the author said of themselves once.</param>
     public static FixOutcome Run(
         string packName,
         FileTree tree,
         Func<FileTree, CheckReport> check,
         HostProfile profile,
-        IReadOnlyCollection<string> only)
+        IReadOnlyCollection<string> only,
+        Author? author = null)
     {
-        var runner = new FixRunner(packName, profile, check);
+        var runner = new FixRunner(packName, author, profile, check);
         var report = check(tree);
         for (var round = 0; round < MostRounds; round++)
         {
@@ -94,6 +99,7 @@ public sealed class FixRunner
     /// <param name="wanted">The findings, with the fixes to apply.</param>
     /// <param name="made">All these fixes, where they were made of the same pack already.</param>
     /// <param name="withChains">Whether what these fixes need to hold is repaired along.</param>
+    /// <param name="author">What the author said of themselves once.</param>
     public static FixOutcome Apply(
         string packName,
         FileTree tree,
@@ -102,9 +108,10 @@ public sealed class FixRunner
         HostProfile profile,
         IReadOnlyList<Finding> wanted,
         FixDraft? made = null,
-        bool withChains = false)
+        bool withChains = false,
+        Author? author = null)
     {
-        var runner = new FixRunner(packName, profile, check);
+        var runner = new FixRunner(packName, author, profile, check);
         (tree, report) = runner.Apply(tree, report, wanted, made);
         if (withChains) (tree, report) = runner.ApplyChains(tree, report, _ => true);
         return runner.Outcome(tree, report);
@@ -123,6 +130,9 @@ public sealed class FixRunner
             _ => KeepOriginals(tree, fix.Edit(tree, context)),
         };
 
+    private FixContext ContextOf(CheckReport report) =>
+        new(packName, profile, report.Edition, report.Overlay) { Author = author };
+
     private static bool IsWanted(Finding finding, Fix fix, IReadOnlyCollection<string> only) =>
         only.Count == 0 ? fix is { LosesNothing: true, LeavesNoChoice: true, IsOffer: false } : only.Contains(finding.Code.Value);
 
@@ -135,7 +145,7 @@ public sealed class FixRunner
         IReadOnlyList<Finding> wanted,
         FixDraft? made = null)
     {
-        var draft = made ?? FixDraft.Of(tree, wanted, new FixContext(packName, profile, report.Edition, report.Overlay));
+        var draft = made ?? FixDraft.Of(tree, wanted, ContextOf(report));
         var fixes = draft.Fixes;
         if (fixes.Count == 0) return (tree, report);
         var then = check(draft.After);
@@ -178,7 +188,7 @@ public sealed class FixRunner
         Func<Finding, bool> mayFollow)
     {
         if (first.Count == 0) yield break;
-        if (RepairChain.Find(packName, profile, report, tree, check, first, mayFollow) is { } all)
+        if (RepairChain.Find(ContextOf, report, tree, check, first, mayFollow) is { } all)
         {
             yield return all;
             yield break;
@@ -201,7 +211,7 @@ public sealed class FixRunner
             applied,
             [
                 .. held.Values.Select((h, i) => i < MostExplained
-                    ? h with { Together = RepairChain.Find(packName, profile, report, tree, check, [h.Finding], _ => true)?.Fixes ?? [] }
+                    ? h with { Together = RepairChain.Find(ContextOf, report, tree, check, [h.Finding], _ => true)?.Fixes ?? [] }
                     : h),
             ],
             report);

@@ -1,7 +1,6 @@
 using Underlay.Core.Checks;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
-using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 
 namespace Underlay.Core.Mending;
@@ -19,16 +18,14 @@ internal sealed record RepairChain(IReadOnlyList<AppliedFix> Fixes, FileTree Aft
     private const int MostSteps = 8;
 
     /// <summary>Looks for the repairs that have to follow. Null where they are none, or not all of them may be made.</summary>
-    /// <param name="packName">The pack's name, for what a manifest would say.</param>
-    /// <param name="profile">The host.</param>
+    /// <param name="contextOf">What fixes have to know after a check.</param>
     /// <param name="before">The check of the pack as it is.</param>
     /// <param name="tree">The pack as it is.</param>
     /// <param name="check">Checks a tree.</param>
     /// <param name="first">Findings whose fixes would make the pack worse.</param>
     /// <param name="mayFollow">Which fixes may be made beside them.</param>
     public static RepairChain? Find(
-        string packName,
-        HostProfile profile,
+        Func<CheckReport, FixContext> contextOf,
         CheckReport before,
         FileTree tree,
         Func<FileTree, CheckReport> check,
@@ -42,7 +39,7 @@ internal sealed record RepairChain(IReadOnlyList<AppliedFix> Fixes, FileTree Aft
         var (now, report) = (tree, before);
         for (var step = 0; step < MostSteps && next.Count > 0; step++)
         {
-            var draft = FixDraft.Of(now, next, new FixContext(packName, profile, report.Edition, report.Overlay));
+            var draft = FixDraft.Of(now, next, contextOf(report));
             if (draft.Fixes.Count == 0) return null;
             fixes.AddRange(draft.Fixes);
             made.UnionWith(draft.Fixes.Select(f => Name(f.Finding)));

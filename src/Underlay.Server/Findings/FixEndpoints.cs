@@ -1,8 +1,10 @@
 using Underlay.Core.Checks;
 using Underlay.Core.Findings;
+using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
+using Underlay.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
 
@@ -50,7 +52,7 @@ internal static class FixEndpoints
     public static void MapFixes(this IEndpointRouteBuilder app) =>
         app.MapPost("/api/packs/{id:guid}/fixes", FixAsync).WithName("applyFixes");
 
-    private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, Settings settings, CancellationToken cancel)
     {
         var what = request.AllThatLoseNothing ? "Apply all fixes that lose nothing" : "Apply a fix";
         if (!request.AllThatLoseNothing && request.Fixes is [var one])
@@ -59,11 +61,12 @@ internal static class FixEndpoints
             what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
         }
 
-        if (request.AllThatLoseNothing) return await ApplyHarmlessAsync(id, request, what, desk, null, cancel).ConfigureAwait(false);
-        if (request.Together) return await ApplyHarmlessAsync(id, request, what, desk, null, cancel).ConfigureAwait(false);
+        var author = KnownAuthor(settings);
+        if (request.AllThatLoseNothing) return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
+        if (request.Together) return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
         // Fixes that are named seldom do harm: they are written while that is being found out.
-        var (result, tried) = await TryAllAsync(id, request, what, desk, cancel).ConfigureAwait(false);
-        return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, cancel).ConfigureAwait(false);
+        var (result, tried) = await TryAllAsync(id, request, what, desk, author, cancel).ConfigureAwait(false);
+        return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, author, cancel).ConfigureAwait(false);
     }
 
     /// <summary>Applies all fixes that are named; without a result where that would do harm, and nothing was changed.</summary>
@@ -72,6 +75,7 @@ internal static class FixEndpoints
         FixRequest request,
         string what,
         PackDesk desk,
+        Author author,
         CancellationToken cancel)
     {
         Tried? tried = null;
@@ -79,7 +83,7 @@ internal static class FixEndpoints
         {
             var wanted = Wanted(pack, request);
             using var ahead = AheadOf(pack, wanted);
-            var draft = FixDraft.Of(pack.Tree, wanted, pack.FixContext);
+            var draft = FixDraft.Of(pack.Tree, wanted, pack.FixContext with { Author = author });
             if (draft.Fixes.Count == 0) throw Gone(request);
             tried = new Tried(pack, draft);
             return new PackEdit([.. draft.Edits], Holds: then => FixDraft.DoesNoHarm(pack.Report, then.Report));
@@ -94,6 +98,7 @@ internal static class FixEndpoints
         string what,
         PackDesk desk,
         Tried? tried,
+        Author author,
         CancellationToken cancel)
     {
         FixOutcome? outcome = null;
@@ -105,7 +110,7 @@ internal static class FixEndpoints
             var wanted = Wanted(snapshot, request);
             using var ahead = AheadOf(snapshot, wanted);
             outcome = request.AllThatLoseNothing
-                ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [])
+                ? FixRunner.Run(snapshot.FixContext.PackName, snapshot.Tree, Check, snapshot.Profile, [], author)
                 : FixRunner.Apply(
                     snapshot.FixContext.PackName,
                     snapshot.Tree,
@@ -114,7 +119,8 @@ internal static class FixEndpoints
                     snapshot.Profile,
                     wanted,
                     tried?.Pack == snapshot ? tried.Draft : null,
-                    request.Together);
+                    request.Together,
+                    author);
             if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone(request);
             // What was checked last may have been held back; only what differs then is looked at again.
             return new PackEdit([.. outcome.Applied.SelectMany(f => f.Edits)], session);
@@ -152,6 +158,19 @@ internal static class FixEndpoints
                 ?? throw ProblemException.Unsound(
                     $"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}."),
         };
+    }
+
+    /// <summary>What the author said; a file of it that is damaged keeps nobody from repairing a pack.</summary>
+    private static Author KnownAuthor(Settings settings)
+    {
+        try
+        {
+            return AuthorFile.Read(settings.Installation.Author);
+        }
+        catch (InvalidDataException)
+        {
+            return Author.Unknown;
+        }
     }
 
     private static ProblemException Gone(FixRequest request) => Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);

@@ -25,7 +25,7 @@ internal sealed record Settings(int Port, string Database, Installation Installa
         return new Settings(
             port,
             configuration["UNDERLAY_DB"] ?? "",
-            data is null ? found : found with { Cache = Path.Combine(data, "cache") },
+            data is null ? found : found with { Cache = Path.Combine(data, "cache"), Author = Path.Combine(data, "author.json") },
             configuration["UNDERLAY_WEB"] ?? Path.Combine(Path.GetDirectoryName(found.Hosts)!, "web", "dist"),
             configuration["UNDERLAY_DEMO"] != "0");
     }

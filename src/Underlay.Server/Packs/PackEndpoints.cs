@@ -7,6 +7,7 @@ using Underlay.Core.Manifests;
 using Underlay.Data;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
+using Underlay.Files;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Hosts;
@@ -153,6 +154,7 @@ internal static class PackEndpoints
         UnderlayDatabase database,
         PackDesk desk,
         HostShelf hosts,
+        Settings settings,
         TimeProvider clock,
         CancellationToken cancel)
     {
@@ -163,13 +165,13 @@ internal static class PackEndpoints
         var title = request.Title.Trim();
         if (title.Length is 0 or > 80) throw ProblemException.Unsound("A title of 1 to 80 characters is wanted.");
         var prefix = request.Prefix.Trim();
-        if (prefix.Length is 0 or > 30 || !prefix.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_'))
-            throw ProblemException.Unsound("A prefix of 1 to 30 characters is wanted, made of a to z, 0 to 9 and _.");
+        if (Author.FaultOfPrefix(prefix) is { } unsound) throw ProblemException.Unsound(unsound);
         if (prefix == profile.BasePrefix)
             throw ProblemException.Unsound($"“{prefix}” is {profile.Title}’s own prefix; choose "
             + $"another.");
         var author = request.Author.Trim();
-        if (author.Length is 0 or > 80) throw ProblemException.Unsound("The author’s name is wanted, of 1 to 80 characters.");
+        if (Author.FaultOfName(author) is { } unnamed) throw ProblemException.Unsound(unnamed);
+        AuthorFile.Write(settings.Installation.Author, new Author(author, prefix));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
         var name = NewPack.FreeName(NewPack.NameOf(title), await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
         await desk.BeginAsync(

@@ -54,12 +54,4 @@ public class RuleTests
         Assert.Equal(
             [96, 306, 438, 752, 884, 1094],
             Repository.Kilnmoor.Place("friezes").RulesOf<FieldsRule>(Repository.Kilnmoor.Newest).Single().Edges);
-
-    [Fact]
-    public void A_UUID_made_of_a_name_is_the_same_each_time_and_another_for_another_name()
-    {
-        Assert.Equal(NameUuid.Of("a/b"), NameUuid.Of("a/b"));
-        Assert.NotEqual(NameUuid.Of("a/b"), NameUuid.Of("a/c"));
-        Assert.Matches("^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$", NameUuid.Of("x"));
-    }
 }
