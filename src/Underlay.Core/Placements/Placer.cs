@@ -52,6 +52,7 @@ public sealed class Placer
     private readonly KnownTargets known;
     private readonly NewTargets newTargets;
     private readonly CodedSounds codedSounds;
+    private readonly IndexedPictures indexed;
 
     /// <summary>A placer for a pack, which knows the base's names and the pack's own.</summary>
     public Placer(Overlay overlay)
@@ -65,6 +66,7 @@ public sealed class Placer
         this.known = known;
         newTargets = new NewTargets(overlay);
         codedSounds = new CodedSounds(overlay);
+        indexed = new IndexedPictures(overlay);
     }
 
     /// <summary>Words that lead to nothing.</summary>
@@ -109,6 +111,7 @@ public sealed class Placer
                 foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
+            foreach (var candidate in indexed.For(spoken, content)) Add(candidate);
             if (kind == PlaceContent.Sound) foreach (var candidate in codedSounds.For(spoken, content)) Add(candidate);
             if (found.Count == 0)
                 foreach (var candidate in BySize(content).Concat(ByLook(content)).Concat(BySound(content))) Add(candidate);
@@ -118,10 +121,16 @@ public sealed class Placer
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
         var raised = OneMore.Raise(found.Values);
-        var candidates = flaw is null ? raised : raised.Select(c => c with { Doubt = flaw });
+        var candidates = raised.Select(c => c with { Doubt = flaw ?? c.Doubt ?? OverOwn(file, c.Target) });
         var (ordered, likely) = Order(candidates, content);
         return new PlacementAdvice(file, ordered, flaw, content.Size, content.Begins, likely);
     }
+
+    /// <summary>What would take the place of the author's own work is looked at first, whatever speaks for it.</summary>
+    private string? OverOwn(TreeFile file, PackPath target) =>
+        !overlay.PackHas(target) ? null
+        : overlay.Pack.Tree.Find(target)?.Hash == file.Hash ? "your pack has it there already"
+        : "your pack has another file there, which it would replace";
 
     /// <summary>
     /// The likeliest first, and how many are as likely as the first; of these, those that look most like the base's before the others.
@@ -191,6 +200,8 @@ public sealed class Placer
     private IEnumerable<PlacementCandidate> ByPath(TreeFile file, TrayContent content, PlaceContent kind)
     {
         var segments = file.Path.Segments;
+        // Some editors and cameras write endings in capitals.
+        segments = [.. segments[..^1], SmallEnding(segments[^1])];
         for (var skip = 0; skip < segments.Length; skip++)
         {
             if (!PackPath.TryParse(string.Join('/', segments.Skip(skip)), out var path, out _)) continue;
@@ -199,11 +210,19 @@ public sealed class Placer
             var fit = PlaceFit.Of(overlay, located.Place, located.Bindings, own, content);
             var around = skip == 0 ? "" : $" but for “{string.Join('/', segments.Take(skip))}”";
             var reason = $"the path is the host’s own{around}{(own is null ? "; a new name" : "")}";
-            var confidence = fit.IsOutranked ? Outranked : (own is not null ? 1 : 0.92) - (skip == 0 ? 0 : 0.02);
+            // Where the folders say the place, no name and no look tells more.
+            var isTold = own is not null || located.Place.Pattern is { } pattern && LiteralsOf(pattern) > 1;
+            var confidence = fit.IsOutranked ? Outranked : isTold ? (skip == 0 ? 1 : ByWholePath) : (skip == 0 ? 0.92 : 0.9);
             yield return new PlacementCandidate(path, located.Place, confidence, reason, own is null && !overlay.PackHas(path), fit.Doubt);
             yield break;
         }
     }
+
+    private static string SmallEnding(string name) =>
+        name.LastIndexOf('.') is > 0 and var dot ? name[..dot] + name[dot..].ToLowerInvariant() : name;
+
+    private static int LiteralsOf(PathPattern pattern) =>
+        pattern.Text.Split('/').Count(s => !s.Contains('{', StringComparison.Ordinal) && s != "**");
 
     /// <summary>True where the file could stand in the place by its content: a picture of any format can be made one of another.</summary>
     private static bool Takes(Place place, TrayContent content, PlaceContent kind) =>
