@@ -20,7 +20,7 @@ public sealed record DemoPack(string Name, string Host, string About, Func<FileT
 public static class DemoCatalogue
 {
     /// <summary>Raised whenever the same folder gets other bytes, so that kept copies are made anew.</summary>
-    public const int Version = 11;
+    public const int Version = 12;
 
     /// <summary>Every folder.</summary>
     public static IReadOnlyList<DemoFolder> Folders { get; } =

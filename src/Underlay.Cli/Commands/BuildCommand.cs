@@ -47,6 +47,10 @@ internal static class BuildCommand
                 string.Create(
                     CultureInfo.InvariantCulture,
                     $"{target.FullName}\n{plan.Files.Count} files, {built.Length} bytes\nSHA-256 {built.Sha256}"));
+            if (!target.Name.EndsWith(context.Profile.Package.Extension, StringComparison.Ordinal))
+                Console.Error.WriteLine(
+                    $"{context.Profile.Title} lists only packages whose names end with {context.Profile.Package.Extension}: give this one "
+                        + $"the name {Path.GetFileNameWithoutExtension(target.Name)}{context.Profile.Package.Extension}.");
             return 0;
         });
         return command;

@@ -23,6 +23,11 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
     public virtual bool IsOffer => false;
 
     /// <summary>
+    /// True for what has to be done last of all that is done to a file: an edge that was cleared before it is scaled is clear no more.
+    /// </summary>
+    public virtual bool ComesLast => false;
+
+    /// <summary>
     /// The one picture of which it is made, with what the pack keeps for it, so that it can be made beside others; null for a fix
     /// that looks at more.
     /// </summary>

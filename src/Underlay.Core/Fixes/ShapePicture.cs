@@ -51,6 +51,9 @@ public sealed record ShapePicture(
     }
 
     /// <inheritdoc/>
+    public override bool ComesLast => Steps is [ClearBorder or HardenAlpha];
+
+    /// <inheritdoc/>
     public override PackPath? MadeOf => Along.Count == 0 ? Path : null;
 
     /// <inheritdoc/>

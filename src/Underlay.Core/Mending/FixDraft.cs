@@ -29,6 +29,7 @@ public sealed class FixDraft
     public static FixDraft Of(FileTree tree, IReadOnlyList<Finding> wanted, FixContext context)
     {
         var draft = new FixDraft(tree);
+        wanted = [.. wanted.OrderBy(f => f.Fix?.ComesLast ?? false)];
         // Fixes that look at one picture each are made on all cores.
         var made = SideBySide.Select(wanted, f => f.Fix?.MadeOf is null ? null : FixRunner.EditsOf(tree, f, context));
         foreach (var (finding, ready) in wanted.Zip(made))

@@ -29,7 +29,12 @@ public static class NearMissFinder
         foreach (var (text, slip, folder) in Variants(overlay, file.Path))
             if (PackPath.TryParse(text, out var target, out _) && target != file.Path && Leads(overlay, target))
                 found.TryAdd(target, (slip, folder));
-        var all = found.Select(f => Candidate(overlay, file, f.Key, f.Value.Slip) with { Folder = f.Value.Folder }).ToList();
+        // A sound is no table, whatever its ending: renaming it to one would only hide it.
+        var isSound = FileFormats.OfHead(file.ReadStart(FileFormat.HeadBytes)) is SoundFormat;
+        var all = found
+            .Where(f => !isSound || overlay.Profile.Locate(f.Key, overlay.Pack.Edition)?.Place is null or { Content: PlaceContent.Sound })
+            .Select(f => Candidate(overlay, file, f.Key, f.Value.Slip) with { Folder = f.Value.Folder })
+            .ToList();
         // What the bytes are tells more than the name: then what they could be saved as, and what the base has.
         var likely = FirstThatAre(all, c => c.FitsContent, c => c.Picture is not null == IsPicture(file));
         return

@@ -1,3 +1,4 @@
+using Underlay.Core.Codebooks;
 using Underlay.Core.Decisions;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
@@ -25,10 +26,12 @@ public sealed class UnknownInIndex : Check
                     var (says, level, code) = unknownPart;
                     var unknown = index.Place.Index!.Unknown;
                     var other = level is null ? null : OtherEditions.FindCode(overlay, level.Codebook, code);
-                    var near = level is null || other is not null
-                        ? null
-                        : Names.Slips.Nearest(overlay.Codebook(level.Codebook).Codes.Select(c => c.Value), code);
-                    var hint = other?.Says ?? (near is null ? "" : $" “{near}” is near.");
+                    var spoken = level is null || other is not null ? null : SpokenBy(overlay.Codebook(level.Codebook), row.File);
+                    var near = spoken is null && level is not null && other is null
+                        ? Names.Slips.Nearest(overlay.Codebook(level.Codebook).Codes.Select(c => c.Value), code)
+                        : spoken;
+                    var hint = other?.Says
+                        ?? (spoken is not null ? $" The file’s name says “{spoken}”." : near is null ? "" : $" “{near}” is near.");
                     yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {
                         Fix = (other is null ? near : other.Now) is { } now
@@ -41,5 +44,13 @@ public sealed class UnknownInIndex : Check
                         RestsOn = Packs.PackPath.TryParse(row.File, out var file, out _) ? [file] : [],
                     };
                 }
+    }
+
+    /// <summary>The code of which the name of the row's file speaks; that tells more than letters that are alike by chance.</summary>
+    private static string? SpokenBy(Codebook book, string file)
+    {
+        var name = file[(file.LastIndexOf('/') + 1)..];
+        var words = Names.NameWords.Of(name.LastIndexOf('.') is > 0 and var dot ? name[..dot] : name).Words;
+        return book.Spoken.Best(words) is [{ Share: 1 } only] ? only.Code : null;
     }
 }

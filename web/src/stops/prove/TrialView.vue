@@ -46,6 +46,11 @@ const rows = computed(
     () => new Map(join(ledger.value?.rows ?? [], findings.value?.rows ?? []).map((row) => [row.path, row])),
 )
 const open = useRowOpening(() => props.id)
+/** The host shows as made what an editor or a recorder had lost before: that is not right for all that. */
+const lossy = new Set(['image/alpha-lost', 'sound/clipped'])
+const lost = computed(() =>
+    [...rows.value.values()].filter((row) => row.findings.some((f) => lossy.has(f.name.code) && !f.waived)),
+)
 
 async function run() {
     await change.run(() => data(api.POST('/api/packs/{id}/trials', { params: { path: { id: props.id } } })))
@@ -86,7 +91,23 @@ function picture(item: Shown): string | null {
             </StateNote>
             <template v-else-if="trial">
                 <p class="mt-4" data-test="trial-summary">
-                    <strong v-if="unlisted.length === 0 && wrong.length === 0">Everything is right.</strong>
+                    <strong v-if="unlisted.length === 0 && wrong.length === 0 && lost.length === 0"
+                        >Everything is right.</strong
+                    >
+                    <strong v-else-if="unlisted.length === 0 && wrong.length === 0" data-test="lost">
+                        {{ summary?.hostTitle }} shows all of it, but {{ count(lost.length, 'file') }} lost something
+                        before:
+                        <button
+                            v-for="row in lost.slice(0, 6)"
+                            :key="row.path"
+                            type="button"
+                            class="word mr-3 font-mono"
+                            @click="open(row)"
+                        >
+                            {{ row.path }}
+                        </button>
+                        <template v-if="lost.length > 6">and {{ lost.length - 6 }} more.</template>
+                    </strong>
                     <strong v-else>
                         <template v-for="p in unlisted" :key="p.file"
                             >{{ summary?.hostTitle }} does not list the package: {{ reasonOf(p.reason) }}.
