@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Underlay.Core.Manifests;
@@ -21,8 +22,9 @@ public static class AuthorFile
         {
             var json = JsonNode.Parse(File.ReadAllText(path))?.AsObject() ?? [];
             var author = new Author((string?)json["name"], (string?)json["prefix"]);
-            if (author is { Prefix: { } prefix } && Author.FaultOfPrefix(prefix) is { } fault) throw new InvalidDataException($"{path}: {fault}");
-            return author;
+            return author is { Prefix: { } prefix } && Author.FaultOfPrefix(prefix) is { } fault
+                ? throw new InvalidDataException($"{path}: {fault}")
+                : author;
         }
         catch (Exception problem) when (problem is JsonException or InvalidOperationException or IOException or UnauthorizedAccessException)
         {
@@ -35,9 +37,7 @@ public static class AuthorFile
     /// <summary>Writes what the author said, in one go.</summary>
     public static void Write(string path, Author author)
     {
-        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-        var begun = path + ".new";
-        File.WriteAllText(begun, new JsonObject { ["name"] = author.Name, ["prefix"] = author.Prefix }.ToJsonString() + "\n");
-        File.Move(begun, path, overwrite: true);
+        var json = new JsonObject { ["name"] = author.Name, ["prefix"] = author.Prefix };
+        FolderWriter.WriteFile(path, Encoding.UTF8.GetBytes(json.ToJsonString() + "\n"));
     }
 }

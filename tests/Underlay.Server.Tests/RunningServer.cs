@@ -40,5 +40,6 @@ public sealed class RunningServer : WebApplicationFactory<Program>
         builder.UseSetting("UNDERLAY_DB", database);
         builder.ConfigureLogging(logging => logging.ClearProviders());
         builder.UseSetting("UNDERLAY_WEB", "/nowhere");
+        builder.UseSetting("UNDERLAY_AUTHOR", Path.Combine(Path.GetTempPath(), "underlay-author", $"{Guid.NewGuid():N}.json"));
     }
 }

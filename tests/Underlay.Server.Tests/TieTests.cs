@@ -36,7 +36,8 @@ public class TieTests(RunningServer server)
     public async Task An_entry_that_is_taken_out_goes_with_what_is_its_own_in_one_operation_that_can_be_undone()
     {
         var pack = await server.NewPackAsync();
-        var path = (await pack.PostAsync("entry/another", new { path = Pitcher, name = "saltbrook_ewer" })).GetProperty("path").GetString()!;
+        var made = await pack.PostAsync("entry/another", new { path = Pitcher, name = "saltbrook_ewer" });
+        var path = made.GetProperty("path").GetString()!;
         var before = (await pack.GetAsync("entries")).GetProperty("entries").GetArrayLength();
         var plan = await pack.GetAsync($"entry/plan?path={path}&how=remove");
         Assert.True(plan.GetProperty("lines").GetArrayLength() > 3);

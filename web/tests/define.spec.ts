@@ -177,7 +177,7 @@ test('a tower that is silent in the snow is seen on its grid and rung in every w
     })
     await page.goto(`/packs/${id}/define?path=entries/towers/ebb.json`)
     const grid = page.locator('[data-test="grid"]')
-    await expect(grid.getByRole('row', { name: /The market closes/ })).toContainText('low_1 100 %')
+    await expect(grid.getByRole('row', { name: /The market closes/ })).toContainText('low_1, 1 of 1')
     await expect(grid.getByRole('button', { name: 'Add The market closes for snow' })).toBeVisible()
     await grid.getByRole('button', { name: 'In every weather' }).click()
     await expect(grid.getByRole('button', { name: 'Add The market closes for snow' })).toHaveCount(0)

@@ -43,7 +43,7 @@ test('rows are selected by keys, shaped alike, and let go with Esc', async ({ pa
     await page.keyboard.press('ArrowDown')
     await expect(row(page, surfaces[0]!)).toBeFocused()
     await page.keyboard.press(' ')
-    await page.keyboard.press('Shift+J')
+    await page.keyboard.press('Shift+ArrowDown')
     await expect(selection(page)).toContainText('2 rows selected')
     // It stays while another stop is looked at.
     await page.getByRole('link', { name: /^Release/ }).click()
@@ -84,7 +84,7 @@ test('fixes of several rows are applied as one change', async ({ page }) => {
     const before = (await findings(page, id)).blocker
     await page.keyboard.press('Control+a')
     await selection(page)
-        .getByRole('button', { name: /^Apply / })
+        .getByRole('button', { name: /^Make / })
         .click()
     await expect(page.getByText(/\d+ fix(es)? applied, \d+ files? changed\./)).toBeVisible()
     expect((await findings(page, id)).blocker).toBeLessThan(before)

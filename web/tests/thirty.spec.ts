@@ -34,7 +34,7 @@ test('thirty entries are made from scratch, named, and right in the host', async
         page.getByText('No recipe makes this ware entry, so players can never have one.').first(),
     ).toBeVisible()
     await page.keyboard.press('Control+a')
-    await page.getByRole('button', { name: 'Make 10 repairs' }).click()
+    await page.getByRole('button', { name: 'Accept 10 offers' }).click()
     await expect(page.getByText(/No recipe makes/)).toHaveCount(0)
 
     // What still says what its original does is written anew; Enter goes on.

@@ -21,7 +21,9 @@ internal static class Fitting
             ? $"what goes with it has {companion}"
             : $"{rule.Nearest(size)} is nearest";
 
-    /// <summary>The steps that bring a picture from one size to another in its place, and nothing of which their words do not speak.</summary>
+    /// <summary>
+    /// The steps that bring a picture from one size to another in its place, and nothing of which their words do not speak.
+    /// </summary>
     public static (string Says, IReadOnlyList<PictureStep> Steps) To(Overlay overlay, Placement placement, PixelSize from, PixelSize to)
     {
         var fit = new FitToSize(to, ModeFor(overlay, placement, from, to), Exact: placement.Place.IsExact);

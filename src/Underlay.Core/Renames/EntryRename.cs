@@ -17,7 +17,8 @@ public static class EntryRename
     /// <param name="name">The name that it gets.</param>
     public static EntryPlan Plan(Overlay overlay, PackPath path, string name)
     {
-        if (!overlay.PackHas(path)) return EntryPlan.Refused(path, $"{path} is the host’s own; make another like it to give yours another name.");
+        if (!overlay.PackHas(path))
+            return EntryPlan.Refused(path, $"{path} is the host’s own; make another like it to give yours another name.");
         var (found, problem) = NewName.Of(overlay, path, name, isNew: false);
         if (found is not { } now) return EntryPlan.Refused(path, problem!);
         var draft = new PlanDraft(overlay.Pack.Tree);

@@ -4,7 +4,6 @@ using Underlay.Core.Manifests;
 using Underlay.Core.Mending;
 using Underlay.Core.Packs;
 using Underlay.Data.Blobs;
-using Underlay.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
 
@@ -52,7 +51,12 @@ internal static class FixEndpoints
     public static void MapFixes(this IEndpointRouteBuilder app) =>
         app.MapPost("/api/packs/{id:guid}/fixes", FixAsync).WithName("applyFixes");
 
-    private static async Task<FixResult> FixAsync(Guid id, FixRequest request, PackDesk desk, Settings settings, CancellationToken cancel)
+    private static async Task<FixResult> FixAsync(
+        Guid id,
+        FixRequest request,
+        PackDesk desk,
+        Settings settings,
+        CancellationToken cancel)
     {
         var what = request.AllThatLoseNothing ? "Apply all fixes that lose nothing" : "Apply a fix";
         if (!request.AllThatLoseNothing && request.Fixes is [var one])
@@ -61,9 +65,9 @@ internal static class FixEndpoints
             what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
         }
 
-        var author = KnownAuthor(settings);
-        if (request.AllThatLoseNothing) return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
-        if (request.Together) return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
+        var author = KnownAuthor.Of(settings);
+        if (request.AllThatLoseNothing || request.Together)
+            return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
         // Fixes that are named seldom do harm: they are written while that is being found out.
         var (result, tried) = await TryAllAsync(id, request, what, desk, author, cancel).ConfigureAwait(false);
         return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, author, cancel).ConfigureAwait(false);
@@ -158,19 +162,6 @@ internal static class FixEndpoints
                 ?? throw ProblemException.Unsound(
                     $"“{answer}” cannot be read; {fix.Question?.Title ?? "nothing"} is asked for, such as {fix.Question?.Usual}."),
         };
-    }
-
-    /// <summary>What the author said; a file of it that is damaged keeps nobody from repairing a pack.</summary>
-    private static Author KnownAuthor(Settings settings)
-    {
-        try
-        {
-            return AuthorFile.Read(settings.Installation.Author);
-        }
-        catch (InvalidDataException)
-        {
-            return Author.Unknown;
-        }
     }
 
     private static ProblemException Gone(FixRequest request) => Gone([.. (request.Fixes ?? []).Select(f => f.Finding.Path)]);

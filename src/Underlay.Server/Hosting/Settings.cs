@@ -22,10 +22,12 @@ internal sealed record Settings(int Port, string Database, Installation Installa
             throw new InvalidDataException($"UNDERLAY_PORT is “{text}”; a port from 1 to 65535 is wanted.");
         var found = Installation.Find();
         var data = configuration["UNDERLAY_DATA"];
+        if (data is not null) found = found with { Cache = Path.Combine(data, "cache"), Author = Path.Combine(data, "author.json") };
+        if (configuration["UNDERLAY_AUTHOR"] is { Length: > 0 } author) found = found with { Author = author };
         return new Settings(
             port,
             configuration["UNDERLAY_DB"] ?? "",
-            data is null ? found : found with { Cache = Path.Combine(data, "cache"), Author = Path.Combine(data, "author.json") },
+            found,
             configuration["UNDERLAY_WEB"] ?? Path.Combine(Path.GetDirectoryName(found.Hosts)!, "web", "dist"),
             configuration["UNDERLAY_DEMO"] != "0");
     }

@@ -7,7 +7,6 @@ using Underlay.Core.Manifests;
 using Underlay.Data;
 using Underlay.Data.Operations;
 using Underlay.Data.Packs;
-using Underlay.Files;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Hosts;
@@ -171,7 +170,7 @@ internal static class PackEndpoints
             + $"another.");
         var author = request.Author.Trim();
         if (Author.FaultOfName(author) is { } unnamed) throw ProblemException.Unsound(unnamed);
-        AuthorFile.Write(settings.Installation.Author, new Author(author, prefix));
+        KnownAuthor.Learn(settings, new Author(author, prefix));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
         var name = NewPack.FreeName(NewPack.NameOf(title), await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
         await desk.BeginAsync(

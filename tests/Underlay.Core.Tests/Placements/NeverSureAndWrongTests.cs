@@ -6,7 +6,9 @@ using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Placements;
 
-/// <summary>What the tray calls sure is right: a path's own place goes before names, and the author's own work is never replaced unseen.</summary>
+/// <summary>
+/// What the tray calls sure is right: a path's own place goes before names, and the author's own work is never replaced unseen.
+/// </summary>
 public class NeverSureAndWrongTests
 {
     private static readonly BaseCatalogue Birds = BaseCatalogue.Read(

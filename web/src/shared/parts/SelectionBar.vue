@@ -32,10 +32,10 @@ const ofBase = computed(() => rows.value.filter((row) => row.state === 'base'))
 const yours = computed(() => rows.value.filter((row) => row.hash))
 const pictures = computed(() => yours.value.filter((row) => row.isPicture && row.place))
 const found = computed(() => rows.value.flatMap((row) => row.findings).filter((finding) => !finding.waived))
-// What would only be added is pressed by itself.
-const mendable = computed(() =>
-    found.value.filter((finding) => finding.fix && !finding.fix.question && !finding.fix.isOffer),
-)
+// What would only be added has a press of its own.
+const pressable = computed(() => found.value.filter((finding) => finding.fix && !finding.fix.question))
+const mendable = computed(() => pressable.value.filter((finding) => !finding.fix!.isOffer))
+const offered = computed(() => pressable.value.filter((finding) => finding.fix!.isOffer))
 const isBusy = computed(() => files.isBusy.value || fixes.isBusy.value || waivers.isBusy.value || change.isBusy.value)
 
 const paths = computed(() => pictures.value.map((row) => row.path))
@@ -92,6 +92,15 @@ const shape = (title: string) =>
                 @click="fixes.applySeveral(mendable.map((finding) => ({ finding: finding.name })))"
             >
                 Make {{ count(mendable.length, 'repair') }}
+            </button>
+            <button
+                v-if="offered.length > 0"
+                type="button"
+                class="press"
+                :disabled="isBusy"
+                @click="fixes.applySeveral(offered.map((finding) => ({ finding: finding.name })))"
+            >
+                Accept {{ count(offered.length, 'offer') }}
             </button>
             <button
                 v-if="found.length > 0"
