@@ -65,14 +65,20 @@ const kinds = computed(() => {
     return [...Map.groupBy(mendable, (f) => f.name.code)]
         .filter(([, alike]) => alike.length > 1)
         .sort(([, one], [, other]) => other.length - one.length)
+        .flatMap(([code, alike]) => {
+            const says = forAll(alike)
+            return says ? [{ code, says, fixes: alike.map((f) => ({ finding: f.name })) }] : []
+        })
         .slice(0, mostKinds)
-        .map(([code, alike]) => ({ code, says: forAll(alike), fixes: alike.map((f) => ({ finding: f.name })) }))
 })
 
-/** The first word of what each does: "Fit all 14". */
-function forAll(alike: readonly FindingView[]): string {
-    const words = new Set(alike.map((f) => f.fix!.title.split(' ')[0]))
-    return `${words.size === 1 ? [...words][0] : 'Repair'} all ${whole(alike.length)}`
+/** Words that say nothing without what follows them. */
+const saysLittle = new Set(['Set', 'Change', 'Put', 'Take', 'Bring'])
+/** What each of them does, by its first word: "Fit all 14"; null where that would not tell what is done. */
+function forAll(alike: readonly FindingView[]): string | null {
+    const words = new Set(alike.map((f) => f.fix!.title.split(' ')[0]!))
+    const [word] = words
+    return words.size === 1 && !saysLittle.has(word!) ? `${word} all ${whole(alike.length)}` : null
 }
 
 function onKey(key: string, row: Row, element: HTMLElement | null) {
