@@ -70,12 +70,10 @@ internal sealed record Cutout((byte R, byte G, byte B)? Ground, double GroundSha
         return others.Count(o => o.IsOnGround) * 2 > others.Count;
     }
 
-    private static Cutout Measure(RgbaPicture picture)
-    {
-        return Matte.BoxOf(picture) is { } box && Matte.Find(box) is { } ground
+    private static Cutout Measure(RgbaPicture picture) =>
+        Matte.BoxOf(picture) is { } box && Matte.Find(box) is { } ground
             ? new Cutout(ground, Matte.ShareOf(box, ground))
             : new Cutout(null, 0);
-    }
 
     private static byte[] Write(Cutout it)
     {

@@ -108,8 +108,8 @@ internal static class PackEndpoints
             Log.NotSummedUp(logger, pack.Id, fault);
             return (
                 PackSummary.Unknown(pack.Host, pack.Name),
-                $"Underlay fails at this pack ({Faults.Innermost(fault).GetType().Name}). Its files and history are safe; the server’s log "
-                    + "tells more.");
+                $"Underlay fails at this pack ({Faults.Innermost(fault).GetType().Name}). Its files and history are safe; "
+                    + "the server’s log tells more.");
         }
     }
 

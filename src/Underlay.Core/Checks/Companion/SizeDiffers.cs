@@ -25,6 +25,8 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
         var other = targets.Select(overlay.Shown).FirstOrDefault(s => s is not null);
         if (other?.Facts.Picture is not { IsReadable: true, Header.Size: var wanted }) yield break;
         if (placement.Facts.Picture is not { IsReadable: true, Header.Size: var size } || size == wanted) yield break;
+        var leaderIsWrong = !IsRight(overlay, other, wanted);
+        var first = leaderIsWrong ? $" Mend the {other.Place.Noun} first, which has a size that its place does not take." : "";
         var whose = placement.Layer.IsBase ? "The base’s" : "Your";
         yield return Report(
             overlay,
@@ -32,12 +34,12 @@ public sealed class SizeDiffers : RuleCheck<SameSizeRule>
             rule.Else,
             $"{whose} {placement.Place.Noun} is {size}, "
                 + $"{(other.Layer.IsBase ? "the base’s" : "your")} {other.Place.Noun} is {wanted}: both "
-                + $"have to be the same size.") with
+                + $"have to be the same size.{first}") with
         {
             Saw = new Dictionary<PackPath, ContentHash> { [placement.Path] = placement.Facts.Hash, [other.Path] = other.Facts.Hash },
             RestsOn = targets,
             // What it follows comes first; a size that the place refuses is none to be fitted to.
-            Fix = !IsRight(overlay, other, wanted) || !Takes(overlay, placement, wanted) ? null
+            Fix = leaderIsWrong || !Takes(overlay, placement, wanted) ? null
                 : WholeFactor(size, wanted) is { } factor ? new EnlargeCompanion(placement.Path, placement.Place.Noun, factor)
                 : placement.Layer.IsBase ? null
                 : ShapePicture.ToSize(overlay, placement, size, wanted),

@@ -26,38 +26,32 @@ public sealed class AlphaLost : Check
     {
         if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Opaque })) yield break;
         if (Replacement.Of(overlay, placement) is { IsOpaque: true, WasOpaque: false } pair)
+        {
+            var fix = FindFix(overlay, placement, pair);
+            yield return Describe(overlay, placement, Says(placement, pair, fix), fix);
+        }
+        else if (Cutout.FindLost(overlay, placement) is { Ground: { } ground } cutout)
+        {
+            var fix = Cut(placement, ground);
             yield return Describe(
                 overlay,
                 placement,
-                pair,
-                FindFix(overlay, placement, pair));
-        else if (Cutout.FindLost(overlay, placement) is { Ground: { } ground } cutout)
-            yield return Report(overlay, placement, cutout, Cut(placement, ground));
+                $"Its subject stands on a solid rectangle of {Hex(ground)}, where {placement.Place.One} is cut out around its form: its "
+                    + $"alpha was lost on saving. “{fix.Title}” would make {cutout.GroundShare:P0} of the rectangle clear.",
+                fix);
+        }
     }
 
-    private Finding Describe(Overlay overlay, Placement placement, Replacement pair, ShapePicture? fix)
+    private static string Says(Placement placement, Replacement pair, ShapePicture? fix)
     {
+        var on = pair.Ground is { } ground ? $", on {Hex(ground)}" : "";
         var share = fix is null
             ? ""
             : $" “{fix.Title}” would make {pair.ClearAfterCut:P0} of it clear; the base’s is clear in {pair.ClearBefore:P0}.";
-        return Report(
-            overlay,
-            placement,
-            $"The base’s {placement.Place.Noun} has clear pixels, yours is solid "
-                + $"everywhere{(pair.Ground is { } on ? $", on {Hex(on)}" : "")}: its alpha was lost on "
-                + $"saving.{share}",
-            fix);
+        return $"The base’s {placement.Place.Noun} has clear pixels, yours is solid everywhere{on}: its alpha was lost on saving.{share}";
     }
 
-    private Finding Report(Overlay overlay, Placement placement, Cutout cutout, ShapePicture fix) =>
-        Report(
-            overlay,
-            placement,
-            $"Its subject stands on a solid rectangle of {Hex(cutout.Ground!.Value)}, where {placement.Place.One} is cut out around its "
-                + $"form: its alpha was lost on saving. “{fix.Title}” would make {cutout.GroundShare:P0} of the rectangle clear.",
-            fix);
-
-    private Finding Report(Overlay overlay, Placement placement, string because, ShapePicture? fix) =>
+    private Finding Describe(Overlay overlay, Placement placement, string because, ShapePicture? fix) =>
         Report(overlay, placement, Consequence.Regret, because) with
         {
             Covers = ["image/needs-clear-border", "image/no-alpha", "image/unlike-base"],

@@ -31,7 +31,9 @@ public sealed class UnknownInIndex : Check
                         ? Names.Slips.Nearest(overlay.Codebook(level.Codebook).Codes.Select(c => c.Value), code)
                         : spoken;
                     var hint = other?.Says
-                        ?? (spoken is not null ? $" The file’s name says “{spoken}”." : near is null ? "" : $" “{near}” is near.");
+                        ?? (spoken is not null ? $" The file’s name says “{spoken}”."
+                            : near is not null ? $" “{near}” is near."
+                            : "");
                     yield return Report(overlay, index, unknown, $"{says.Capitalised()} (line {row.At.Line}).{hint}") with
                     {
                         Fix = (other is null ? near : other.Now) is { } now

@@ -34,8 +34,13 @@ const pictures = computed(() => yours.value.filter((row) => row.isPicture && row
 const found = computed(() => rows.value.flatMap((row) => row.findings).filter((finding) => !finding.waived))
 // What would only be added has a press of its own.
 const pressable = computed(() => found.value.filter((finding) => finding.fix && !finding.fix.question))
-const mendable = computed(() => pressable.value.filter((finding) => !finding.fix!.isOffer))
-const offered = computed(() => pressable.value.filter((finding) => finding.fix!.isOffer))
+const fixable = computed(() =>
+    [false, true].flatMap((isOffer) => {
+        const some = pressable.value.filter((finding) => finding.fix!.isOffer === isOffer)
+        const says = isOffer ? `Accept ${count(some.length, 'offer')}` : `Make ${count(some.length, 'repair')}`
+        return some.length > 0 ? [{ says, fixes: some.map((finding) => ({ finding: finding.name })) }] : []
+    }),
+)
 const isBusy = computed(() => files.isBusy.value || fixes.isBusy.value || waivers.isBusy.value || change.isBusy.value)
 
 const paths = computed(() => pictures.value.map((row) => row.path))
@@ -85,22 +90,14 @@ const shape = (title: string) =>
                 Bring {{ count(ofBase.length, 'file') }}
             </button>
             <button
-                v-if="mendable.length > 0"
+                v-for="some in fixable"
+                :key="some.says"
                 type="button"
                 class="press"
                 :disabled="isBusy"
-                @click="fixes.applySeveral(mendable.map((finding) => ({ finding: finding.name })))"
+                @click="fixes.applySeveral(some.fixes)"
             >
-                Make {{ count(mendable.length, 'repair') }}
-            </button>
-            <button
-                v-if="offered.length > 0"
-                type="button"
-                class="press"
-                :disabled="isBusy"
-                @click="fixes.applySeveral(offered.map((finding) => ({ finding: finding.name })))"
-            >
-                Accept {{ count(offered.length, 'offer') }}
+                {{ some.says }}
             </button>
             <button
                 v-if="found.length > 0"
