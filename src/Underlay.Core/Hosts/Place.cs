@@ -100,6 +100,9 @@ public sealed class Place
     /// <summary>What one file of the place is called, with its article: "a shelf picture".</summary>
     public required string One { get; init; }
 
+    /// <summary>Words that authors put into a file's name for it, in small letters: "glow" for an ember map.</summary>
+    public required IReadOnlyList<string> Called { get; init; }
+
     /// <summary>The family that it belongs to.</summary>
     public required PlaceFamily Family { get; init; }
 

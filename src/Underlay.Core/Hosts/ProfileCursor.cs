@@ -154,6 +154,13 @@ internal sealed class ProfileCursor
         return texts;
     }
 
+    /// <summary>A list that may be left out; empty then.</summary>
+    public IReadOnlyList<string> TextsIfAny(string field)
+    {
+        asked.Add(field);
+        return Has(field) ? Texts(field) : [];
+    }
+
     public (int Least, int Most) Range(string field)
     {
         if (Read(field, JsonValueKind.Array, "a list of two whole numbers") is not { } found) return (1, 1);

@@ -289,6 +289,7 @@ public sealed class ProfileReader
             Key = cursor.Text("key"),
             Title = cursor.Text("title"),
             One = cursor.Text("one"),
+            Called = cursor.TextsIfAny("called"),
             Family = FindFamily(cursor, families),
             Pattern = manifestField is null ? ReadPattern(cursor, "path", placeholders) : null,
             ManifestField = manifestField,

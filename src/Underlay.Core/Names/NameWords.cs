@@ -22,7 +22,7 @@ public sealed record NameWords(
 
     private static readonly HashSet<string> Noise = new(StringComparer.Ordinal)
     {
-        Copy, "final", "finished", "new", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
+        Copy, "kopie", "copie", "copia", "final", "finished", "last", "latest", "take", "new", "neu", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
         "wip", "test",
         "img", "image", "picture", "pic", "texture", "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig",
         "original", "resized", "repaint", "repainted",

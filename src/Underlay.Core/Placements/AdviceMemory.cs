@@ -37,8 +37,14 @@ public sealed class AdviceMemory
 
             List<PlacementAdvice> all = [.. tray.Select(f => given[KeyOf(f)].Advice with { File = f })];
             if (given.Count > Math.Max(MostKept, tray.Count)) KeepOnly([.. tray.Select(KeyOf)]);
-            return all;
+            return SeriesAdvice.Together(overlay, all, f => Remember(placer, f));
         }
+    }
+
+    private PlacementAdvice Remember(Placer placer, TreeFile file)
+    {
+        if (!given.TryGetValue(KeyOf(file), out var its)) its = given[KeyOf(file)] = Give(placer, file);
+        return its.Advice;
     }
 
     /// <summary>Forgets what may be another with this pack.</summary>

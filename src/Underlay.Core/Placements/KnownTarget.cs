@@ -15,6 +15,9 @@ internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings
     /// <summary>The pieces of the name at the pattern's wordy hole: "water_jug" is water, jug.</summary>
     public required IReadOnlyList<string> Identity { get; init; }
 
+    /// <summary>Its pieces without the author's prefix, which files are often called without; none where it does not begin so.</summary>
+    public IReadOnlyList<string> Bare { get; init; } = [];
+
     /// <summary>These run together.</summary>
     public required string Whole { get; init; }
 
@@ -26,6 +29,9 @@ internal sealed record KnownTarget(PackPath Path, Place Place, Bindings Bindings
 
     /// <summary>The words that tell a thing's files apart: "shelf" of "wares/{name}/shelf.png".</summary>
     public required IReadOnlyList<string> Role { get; init; }
+
+    /// <summary>Words of which one is as good as these: "ember" of "art/embers/wares/{name}.png".</summary>
+    public required IReadOnlyList<string> Called { get; init; }
 
     /// <summary>What the place's own folders may be called: "stalls", "stall".</summary>
     public required IReadOnlyList<string> PlaceWords { get; init; }

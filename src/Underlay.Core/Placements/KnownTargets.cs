@@ -102,24 +102,26 @@ internal sealed class KnownTargets
             .ToList();
         var target = new KnownTarget(path, place, bindings, @base.Find(path))
         {
+            Bare = identity.Count > 1 && identity[0] == prefix ? identity[1..] : [],
             Identity = identity,
             Whole = string.Concat(identity),
             Number = number is null ? null : bindings.Find(number),
             Choice = choice is null ? null : bindings.Find(choice),
             Role = role,
+            Called = place.Called,
             PlaceWords = placeWords,
             Tail = TailOf(path),
         };
         var index = all.Count;
         all.Add(target);
         // Names run together are looked up whole, with the part of the thing at their end.
-        var parts = role.Append(target.Choice ?? "").Append("");
+        var parts = (role.Count > 0 ? role.Union(place.Called) : role).Append(target.Choice ?? "").Append("");
         List<string> whole = identity.Count == 0 ? [] : [.. parts.Select(part => target.Whole + part).Distinct(StringComparer.Ordinal)];
         string[] told = [.. identity, .. whole, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
         foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal))
             if (byWord.Note(word, index)) slips.Add(word);
         foreach (var word in whole) byWhole.Note(word, index);
-        foreach (var word in role) byRole.Note(word, index);
+        foreach (var word in role.Count > 0 ? role.Union(place.Called) : role) byRole.Note(word, index);
     }
 
     internal static string[] TailOf(PackPath path)
@@ -152,9 +154,14 @@ internal sealed class KnownTargets
         ];
     }
 
-    /// <summary>Words long enough to say which place is meant, in the singular too.</summary>
+    /// <summary>Words long enough to say which place is meant, in the singular too: of folders, and what a hole is for ("kiln").</summary>
     private static List<string> PlaceWordsOf(Place place) =>
-        [.. FoldersOf(place).Where(f => f.Length > 3).SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f })];
+    [
+        .. FoldersOf(place)
+            .Concat(place.Pattern!.Placeholders.Where(h => h != "name" && h.Distinct().Count() > 1))
+            .Where(f => f.Length > 3)
+            .SelectMany(f => f.EndsWith('s') ? [f, f[..^1]] : new[] { f }),
+    ];
 
     /// <summary>The folders of a place's paths that have no hole.</summary>
     private static List<string> FoldersOf(Place place) =>

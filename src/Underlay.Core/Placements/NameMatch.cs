@@ -63,7 +63,7 @@ internal sealed record NameMatch(
             return identity - (FromFolder || HasPlace ? 0 : 0.02) + tail;
         }
 
-        if (Suffix.Length > 0) return 0.55;
+        if (Suffix.Length > 0) return needsRole && HasRole ? 0.7 : 0.55;
         if (Identity == Told.Part && Share >= 0.5 && Number >= Told.Slip && Choice == Told.Whole)
         {
             if (!needsRole) return Share * Share * 0.9;
@@ -82,10 +82,11 @@ internal sealed record NameMatch(
     public static NameMatch Of(SpokenPath spoken, KnownTarget target)
     {
         var tokens = TokensFor(spoken, target);
-        var hasRole = HasAll(tokens, target.Role);
+        var hasRole = HasAll(tokens, target.Role) || tokens.Exists(t => target.Called.Contains(t.Text));
         var choice = target.Choice is null ? Told.Whole : TakeOut(tokens, target.Choice) ? Told.Whole : Told.No;
         var number = target.Number is null ? Told.Whole : TakeNumber(tokens, target.Number);
-        if (target.Role.Count > 0 && hasRole) tokens.RemoveAll(t => target.Role.Contains(t.Text));
+        if (target.Role.Count > 0 && hasRole)
+            tokens.RemoveAll(t => target.Role.Contains(t.Text) || (target.Called.Contains(t.Text) && !target.Identity.Contains(t.Text)));
         var hasPlace = HasPlaceWord(spoken, target, tokens);
         var words = WordsOf(tokens, target);
         var tail = TailOf(spoken.Tail, target.Tail);
@@ -102,7 +103,7 @@ internal sealed record NameMatch(
         // A file that is called by its part alone belongs to the thing that a folder names.
         foreach (var folder in spoken.Folders)
         {
-            var own = WordsOf(folder.Tokens, target);
+            List<string> own = [.. WordsOf(folder.Tokens, target).Where(w => !target.PlaceWords.Contains(w) || target.Identity.Contains(w))];
             if (!MayBeTold(own, own.Count, target)) continue;
             var (inFolder, folderShare) = Compare(own, target);
             if (inFolder < Told.Slip) continue;
@@ -120,8 +121,14 @@ internal sealed record NameMatch(
     internal static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity) =>
         Compare(words, identity, string.Concat(identity));
 
-    private static (Told Told, double Share) Compare(List<string> words, KnownTarget target) =>
-        Compare(words, target.Identity, target.Whole);
+    private static (Told Told, double Share) Compare(List<string> words, KnownTarget target)
+    {
+        var found = Compare(words, target.Identity, target.Whole);
+        // Without the prefix only the whole of the name tells it.
+        if (found.Told >= Told.Slip || target.Bare.Count == 0) return found;
+        var bare = Compare(words, target.Bare);
+        return bare.Told >= Told.Slip ? bare : found;
+    }
 
     private static (Told Told, double Share) Compare(List<string> words, IReadOnlyList<string> identity, string wanted)
     {
@@ -165,7 +172,7 @@ internal sealed record NameMatch(
     /// False where the first words cannot be a target's name, not even but for slips: neither their number nor their length is its.
     /// </summary>
     private static bool MayBeTold(List<string> words, int count, KnownTarget target) =>
-        count == target.Identity.Count || AreOneApartAtMost(words, count, target.Whole);
+        count == target.Identity.Count || AreOneApartAtMost(words, count, target.Whole) || count == target.Bare.Count;
 
     /// <summary>True where the first words run together are as long as a name, give or take a letter.</summary>
     private static bool AreOneApartAtMost(List<string> words, int count, string whole)
@@ -203,7 +210,7 @@ internal sealed record NameMatch(
         List<NameToken> tokens = spoken.MayBeOwn.Count > 0 && spoken.MayBeOwn.Any(target.Identity.Contains)
             ? [.. name.AllTokens.Where(t => name.Tokens.Contains(t) || target.Identity.Contains(t.Text))]
             : [.. name.Tokens];
-        foreach (var part in target.Role) TakeApart(tokens, target.Whole, part);
+        foreach (var part in target.Role.Concat(target.Called)) TakeApart(tokens, target.Whole, part);
         if (target.Choice is { } choice) TakeApart(tokens, target.Whole, choice);
         return tokens;
     }

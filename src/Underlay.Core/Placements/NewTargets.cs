@@ -13,8 +13,8 @@ namespace Underlay.Core.Placements;
 internal sealed class NewTargets(Overlay overlay)
 {
     private const double AmongOthers = 0.34;
+    private const double OfOtherSize = 0.31;
     private const double WithPlace = 0.5;
-    private const double TakeOf = 0.88;
 
     /// <summary>The paths, each with its reason.</summary>
     public IEnumerable<PlacementCandidate> For(SpokenPath spoken, TrayContent content)
@@ -32,7 +32,7 @@ internal sealed class NewTargets(Overlay overlay)
             if (place.Content != content.Is
                 || !place.Editions.Holds(overlay.Edition)
                 || HoleFor(place) is not { } hole
-                || !Meets(place, content, isOwn))
+                || FitOf(place, content) is not { } fits)
                 continue;
             var word = place.Pattern!.Text
                 .Split('/')
@@ -40,11 +40,13 @@ internal sealed class NewTargets(Overlay overlay)
                 .FirstOrDefault(f => f.Length > 3 && !f.Contains('{', StringComparison.Ordinal) && Says(spoken, f));
             if (NameFor(spoken, place, word) is not { } name || place.Pattern.Fill(Bindings.Of([(hole, name)])) is not { } target) continue;
             if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
+            // What takes one size is not meant by another, unless it is spoken of.
+            if (!fits && word is null && SizeOf(place) is null) continue;
             var says = content.Size is { } size ? $": {Says(size, place)}" : "";
             yield return new PlacementCandidate(
                 target,
                 place,
-                word is null ? AmongOthers : WithPlace,
+                word is not null ? WithPlace : fits || isOwn ? AmongOthers : OfOtherSize,
                 $"a new {place.Noun}{says}",
                 IsNew: true);
         }
@@ -60,20 +62,6 @@ internal sealed class NewTargets(Overlay overlay)
             foreach (var group in varies.Choices.Keys.Where(k => k != varies.Otherwise))
             {
                 var isSpoken = Says(spoken, group);
-                // Numbers tell takes apart: "low 1" is low_1, and no new "low".
-                var whole = string.Join('_', spoken.Name.AllTokens.Select(t => Plain(t.Text)).Where(w => w.Length > 0 && w != group));
-                if (place.Pattern.Fill(Bindings.Of([(folder, group), (hole, whole)])) is { } known
-                    && (overlay.Base.Find(known) is not null || overlay.PackHas(known)))
-                {
-                    yield return new PlacementCandidate(
-                        known,
-                        place,
-                        TakeOf,
-                        $"its name is that of {place.One} among {group}",
-                        IsNew: false);
-                    continue;
-                }
-
                 if (NameFor(spoken, place, isSpoken ? group : null) is not { } name) continue;
                 if (place.Pattern.Fill(Bindings.Of([(folder, group), (hole, name)])) is not { } target) continue;
                 if (overlay.Base.Find(target) is not null || overlay.PackHas(target)) continue;
@@ -112,25 +100,21 @@ internal sealed class NewTargets(Overlay overlay)
     private bool HasPrefix(SpokenPath spoken) =>
         overlay.Pack.Manifest.Prefix is { } prefix && spoken.Tail[^1].StartsWith(prefix + "_", StringComparison.Ordinal);
 
-    /// <summary>True when the file breaks no rule of the place that a picture or an entry alone can break.</summary>
-    /// <param name="place">The place.</param>
-    /// <param name="content">What the file is.</param>
-    /// <param name="mayBeFitted">Whether a size does that can be fitted to one of many.</param>
-    private bool Meets(Place place, TrayContent content, bool mayBeFitted)
+    /// <summary>
+    /// True where the file breaks no rule of the place that a picture or an entry alone can break, false where its size would have to be
+    /// fitted, null where it would not do.
+    /// </summary>
+    private bool? FitOf(Place place, TrayContent content)
     {
-        if (content.Entry is { } entry) return place.Kind!.Judge(entry).Count == 0;
-        if (content.Size is not { } size || place.PictureFormat is not { TakesOthers: true }) return false;
-        foreach (var rule in place.RulesIn(overlay.Edition))
-        {
-            if (rule is SizeRule wanted && wanted.Judge(size) is not null && (wanted.IsExact || !mayBeFitted)) return false;
-            if (rule is SomeAlphaRule or ClearBorderRule && content.Picture is { IsOpaque: true }) return false;
-        }
-
-        return true;
+        if (content.Entry is { } entry) return place.Kind!.Judge(entry).Count == 0 ? true : null;
+        if (content.Size is not { } size || place.PictureFormat is not { TakesOthers: true }) return null;
+        var rules = place.RulesIn(overlay.Edition).ToList();
+        if (content.Picture is { IsOpaque: true } && rules.Exists(r => r is SomeAlphaRule or ClearBorderRule)) return null;
+        return rules.OfType<SizeRule>().All(r => r.Judge(size) is null);
     }
 
     private string Says(PixelSize size, Place place) =>
-        SizeOf(place)?.Nearest(size) is { } wanted && wanted != size
+        place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault()?.Nearest(size) is { } wanted && wanted != size
             ? $"{size} would be fitted to {wanted}"
             : $"{size} as {place.Title.ToLowerInvariant()} may be";
 

@@ -73,6 +73,8 @@ internal sealed record PlaceFit(
         if (rules.Exists(r => r is AlphaRule { Allows: AlphaUse.Opaque }) && content.Picture is { } picture
             && ClearShare(picture) is > FewClear and var clear)
             return FormattableString.Invariant($"{clear * 100:0} % of it is clear, where all has to be solid");
+        if (rules.Exists(r => r is GreyRule) && content.Picture is { } coloured && !LookGrid.Of(coloured).IsGrey)
+            return "it has colours, where all has to be grey";
         return null;
     }
 

@@ -35,19 +35,26 @@ public sealed record PlacementAdvice(
     FileFormat? Begins = null,
     int Likely = 0)
 {
+    /// <summary>The series to which it belongs with others of the tray; null for none.</summary>
+    public SeriesSeat? Series { get; init; }
+
     /// <summary>What we failed with; null where the file was looked at.</summary>
     public Exception? Fault { get; init; }
 
     private const double Sure = 0.8;
     private const double Lead = 0.05;
 
-    /// <summary>True when the first candidate stands before all others and nothing speaks against it, so that it may be proposed.</summary>
+    // Less is a place where a file would do, and nothing that speaks for it.
+    private const double Guess = 0.34;
+
+    /// <summary>True when the first candidate stands before all others, so that it may be proposed, with what speaks against it.</summary>
     public bool HasFirst =>
-        Candidates is [{ Doubt: null }]
-        || (Candidates is [{ Doubt: null } first, var second, ..] && first.Confidence - second.Confidence >= Lead);
+        Flaw is null
+        && Candidates is [{ Confidence: >= Guess }, ..]
+        && (Candidates.Count == 1 || Candidates[0].Confidence - Candidates[1].Confidence >= Lead);
 
     /// <summary>
     /// True when the first candidate can be accepted without looking: likely, well ahead of the second, and without a doubt.
     /// </summary>
-    public bool IsSure => HasFirst && Candidates[0].Confidence >= Sure;
+    public bool IsSure => HasFirst && Candidates[0] is { Doubt: null, Confidence: >= Sure };
 }

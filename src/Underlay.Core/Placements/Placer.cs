@@ -25,6 +25,12 @@ public sealed class Placer
 
     // "old" may be what versioning adds, or a word of the thing's own name, which then tells more.
     private const double ForOwnWord = 0.05;
+
+    // The author's prefix may be left out where a file is called by its thing's name.
+    private const double WithoutPrefix = 0.02;
+
+    // Where it need not become another format.
+    private const double AsItIs = 0.06;
     private const double LikeOwn = 0.08;
     private const double LookStep = 0.05;
 
@@ -37,6 +43,10 @@ public sealed class Placer
     // What rounding in another format leaves of a difference.
     private const double Same = 0.002;
     private const double Copied = 0.6;
+
+    // Less than a new name of its own.
+    private const double OtherNumber = 0.32;
+    private const double ById = 0.95;
     private const double AlmostSure = 0.79;
     private const double Outranked = 0.5;
     private const double OldName = 0.75;
@@ -53,6 +63,9 @@ public sealed class Placer
     private readonly NewTargets newTargets;
     private readonly CodedSounds codedSounds;
     private readonly IndexedPictures indexed;
+    private readonly OtherParts parts;
+    private readonly SoundNames soundNames;
+    private readonly TablesByRows tables;
 
     /// <summary>A placer for a pack, which knows the base's names and the pack's own.</summary>
     public Placer(Overlay overlay)
@@ -67,6 +80,9 @@ public sealed class Placer
         newTargets = new NewTargets(overlay);
         codedSounds = new CodedSounds(overlay);
         indexed = new IndexedPictures(overlay);
+        parts = new OtherParts(overlay);
+        soundNames = new SoundNames(overlay);
+        tables = new TablesByRows(overlay);
     }
 
     /// <summary>Words that lead to nothing.</summary>
@@ -80,7 +96,8 @@ public sealed class Placer
         names.Gone.Count > 0 ? new Placer(now) : new Placer(now, known.Learn(names.Came));
 
     /// <summary>Where files may belong, in their order; on all cores.</summary>
-    public IReadOnlyList<PlacementAdvice> Advise(IReadOnlyList<TreeFile> files) => SideBySide.Select(files, Advise);
+    public IReadOnlyList<PlacementAdvice> Advise(IReadOnlyList<TreeFile> files) =>
+        SeriesAdvice.Together(overlay, SideBySide.Select(files, Advise), Advise);
 
     /// <summary>Where a file may belong.</summary>
     public PlacementAdvice Advise(TreeFile file)
@@ -106,13 +123,14 @@ public sealed class Placer
         {
             foreach (var candidate in ByPath(file, content, kind)) Add(candidate);
             if (content.Entry is { } entry) foreach (var candidate in ByEntry(entry)) Add(candidate);
-            if (content.Header is { } header) foreach (var candidate in ByHeader(header)) Add(candidate);
-            if (kind is PlaceContent.Picture or PlaceContent.Sound or PlaceContent.Entry)
+            foreach (var candidate in tables.For(content)) Add(candidate);
+            if (kind != PlaceContent.Index)
                 foreach (var candidate in ByName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByOldName(spoken, content, kind)) Add(candidate);
             foreach (var candidate in ByManifest(spoken, content, kind)) Add(candidate);
             foreach (var candidate in indexed.For(spoken, content)) Add(candidate);
-            if (kind == PlaceContent.Sound) foreach (var candidate in codedSounds.For(spoken, content)) Add(candidate);
+            if (kind == PlaceContent.Sound)
+                foreach (var candidate in codedSounds.For(spoken, content).Concat(soundNames.For(spoken))) Add(candidate);
             if (found.Count == 0)
                 foreach (var candidate in BySize(content).Concat(ByLook(content)).Concat(BySound(content))) Add(candidate);
             foreach (var candidate in newTargets.For(spoken, content)) if (!found.ContainsKey(candidate.Target)) Add(candidate);
@@ -121,13 +139,13 @@ public sealed class Placer
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
         var raised = OneMore.Raise(found.Values);
-        var candidates = raised.Select(c => c with { Doubt = flaw ?? c.Doubt ?? OverOwn(file, c.Target) });
+        var candidates = raised.Select(c => c with { Doubt = flaw ?? c.Doubt ?? OverOwn(overlay, file, c.Target) });
         var (ordered, likely) = Order(candidates, content);
         return new PlacementAdvice(file, ordered, flaw, content.Size, content.Begins, likely);
     }
 
     /// <summary>What would take the place of the author's own work is looked at first, whatever speaks for it.</summary>
-    private string? OverOwn(TreeFile file, PackPath target) =>
+    internal static string? OverOwn(Overlay overlay, TreeFile file, PackPath target) =>
         !overlay.PackHas(target) ? null
         : overlay.Pack.Tree.Find(target)?.Hash == file.Hash ? "your pack has it there already"
         : "your pack has another file there, which it would replace";
@@ -229,19 +247,6 @@ public sealed class Placer
         place.Content == kind
         && (kind != PlaceContent.Picture || place.PictureFormat is { TakesOthers: true } || content.Format == place.Format);
 
-    /// <summary>A table under another name is known by its columns.</summary>
-    private IEnumerable<PlacementCandidate> ByHeader(IReadOnlyList<string> header)
-    {
-        foreach (var file in overlay.Base.Files)
-        {
-            if (file is not { Place.Table: { } shape, Facts.Table: { Columns.Count: > 1 } own } || !header.Contains(shape.Key)) continue;
-            var columns = header.Where(c => c != shape.Merge).ToHashSet(StringComparer.Ordinal);
-            var confidence = columns.Count == own.Columns.Count ? 0.75 : 0.6;
-            if (columns.IsSubsetOf(own.Columns))
-                yield return new PlacementCandidate(file.Path, file.Place, confidence, $"its columns are those of {file.Place.One}");
-        }
-    }
-
     /// <summary>An entry that one kind accepts goes where its id, or failing that its name, says.</summary>
     private IEnumerable<PlacementCandidate> ByEntry(JsonText entry)
     {
@@ -249,13 +254,21 @@ public sealed class Placer
         {
             if (place.Kind is not { } kind || place.Pattern is null || !place.Editions.Holds(overlay.Edition)) continue;
             if (kind.Judge(entry).Count > 0) continue;
+            if (place.Pattern.Placeholders.Count == 0)
+                yield return new PlacementCandidate(place.Pattern.Fill(Bindings.None)!.Value, place, 0.85, $"it reads as {place.One}");
+            if (place.Id is { } pointer && entry.FindString(pointer) is { } own && overlay.EntryOf(place, own) is { } there)
+            {
+                yield return new PlacementCandidate(there.Path, place, ById, $"its id is “{own}”");
+                continue;
+            }
+
             foreach (var names in place.RulesOf<NamesAgreeRule>(overlay.Edition))
             {
                 if (entry.FindString(names.Field) is not { } id) continue;
                 var name = Id.NameIn(id);
                 if (place.Pattern.Fill(Bindings.Of([(names.Placeholder, name)])) is not { } target) continue;
                 var isNew = overlay.Base.Find(target) is null && !overlay.PackHas(target);
-                yield return new PlacementCandidate(target, place, 0.95, $"its id is “{id}”", isNew);
+                yield return new PlacementCandidate(target, place, ById, $"its id is “{id}”", isNew);
             }
         }
     }
@@ -265,7 +278,7 @@ public sealed class Placer
         List<PlacementCandidate> Scored(IEnumerable<KnownTarget> targets) =>
             [.. targets.Select(t => Score(spoken, content, kind, t)).OfType<PlacementCandidate>()];
         // Only where no thing is named does the word for its part alone tell anything.
-        return Scored(known.WithAny(spoken)) is { Count: > 0 } named ? named : Scored(known.WithRole(spoken));
+        return Scored(parts.With(known.WithAny(spoken))) is { Count: > 0 } named ? named : Scored(known.WithRole(spoken));
     }
 
     /// <summary>A name that the host gave up in a later edition leads to the one that it has now.</summary>
@@ -287,6 +300,7 @@ public sealed class Placer
     private PlacementCandidate? Score(SpokenPath spoken, TrayContent content, PlaceContent kind, KnownTarget target)
     {
         if (!Takes(target.Place, content, kind) && !(kind == PlaceContent.Picture && IsBasesOwnFormat(target))) return null;
+        if (content.Header is { } header && !header.Contains(target.Place.Table!.Key)) return null;
         var match = NameMatch.Of(spoken, target);
         if (!match.MayMean(target)) return null;
         if (content.Entry is { } entry && target.Place.Kind!.Judge(entry).Count > 0) return null;
@@ -294,11 +308,14 @@ public sealed class Placer
         if (match.Likelihood(target, fit) is not { } score) return null;
         var leftOut = string.Join(' ', spoken.Name.LeftOut.Split(' ').Where(w => !target.Identity.Contains(w.ToLowerInvariant())));
         if (match.IsTold && leftOut.Length < spoken.Name.LeftOut.Length) score += ForOwnWord;
+        if (content.Format == target.Place.Format && target.Place.PictureFormat is { TakesOthers: false }) score += AsItIs;
+        if (match.IsTold && target.Bare.Count > 0 && !spoken.Pieces.Contains(target.Identity[0])) score -= WithoutPrefix;
         var saysLeft = leftOut.Length > 0 && match is { IsTold: true, Number: Told.Whole } && target is { Number: null, Choice: null };
         var reason = $"{Says(match, target)}{(saysLeft ? $" but for “{leftOut}”" : "")}{fit.Says}";
         // Part of a name is never sure, however well the size fits.
         var (confidence, doubt) = (Math.Clamp(score + SizeBonus(fit), 0, match.Identity == Told.Part ? AlmostSure : 0.97), fit.Doubt);
-        if (match.Identity == Told.Part && target.HasOtherNumber(spoken.Name)) doubt = "it has another number";
+        if (match.Identity == Told.Part && target.HasOtherNumber(spoken.Name))
+            (confidence, doubt) = (Math.Min(confidence, OtherNumber), "it has another number");
         if (match.Suffix.Length > 0) doubt = $"“{match.Suffix}” behind the name says that it is another of its pictures";
         if (IsBasesOwnFormat(target) && content.Format != target.Place.Format)
         {

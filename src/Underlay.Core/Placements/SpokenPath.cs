@@ -66,7 +66,7 @@ internal sealed class SpokenPath
     {
         // A number, a member or a part alone is a hint.
         if (target.Number is not null || target.Choice is not null) return true;
-        if (target.Role.Count > 0 && target.Role.All(pieces.Contains)) return true;
+        if (target.Role.Count > 0 && (target.Role.All(pieces.Contains) || target.Called.Any(pieces.Contains))) return true;
         if (longest >= target.Whole.Length - 1) return true;
         var spoken = 0;
         foreach (var word in target.Identity)

@@ -46,6 +46,12 @@ internal sealed record TrayContent(
     /// <summary>The pixels of a picture, decoded once; null where they cannot be.</summary>
     public RgbaPicture? Picture => Decoded.Value;
 
+    private Lazy<CsvText?> Rows { get; init; } = new(() => null);
+
+    /// <summary>The values of a table in a column, each once; none where it has no such column or cannot be read.</summary>
+    public IReadOnlyCollection<string> ValuesIn(string column) =>
+        Rows.Value is { } csv ? csv.Rows.Skip(1).Select(r => csv.Value(r, column)).OfType<string>().ToHashSet(StringComparer.Ordinal) : [];
+
     /// <summary>Looks at a file.</summary>
     public static TrayContent Of(TreeFile file)
     {
@@ -77,7 +83,9 @@ internal sealed record TrayContent(
         var text = JsonText.Parse(bytes);
         if (text.Problem is null) return new TrayContent(PlaceContent.Entry, Entry: text);
         if (bytes.AsSpan().TrimStart("\uFEFF"u8).TrimStart(" \t\r\n"u8).StartsWith("<"u8)) return new TrayContent(PlaceContent.Index);
-        return HeaderOf(bytes) is { } header ? new TrayContent(PlaceContent.Table, Header: header) : Unknown;
+        return HeaderOf(bytes) is { } header
+            ? new TrayContent(PlaceContent.Table, Header: header) { Rows = new Lazy<CsvText?>(() => SpreadsheetCsv.Read(bytes, header[0])) }
+            : Unknown;
     }
 
     private static IReadOnlyList<string>? HeaderOf(byte[] bytes)

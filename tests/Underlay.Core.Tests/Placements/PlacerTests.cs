@@ -59,7 +59,7 @@ public class PlacerTests
         ["defs/sea jar.json"] = "wares/sea_jar/ware.json",
         ["defs/gravel_path.surface.json"] = "art/surfaces/gravel_path.surface.json",
         ["IMG_0231.png"] = "wares/bread_plate/shelf.png",
-        ["sketch.png"] = null,
+        ["sketch.png"] = "art/surfaces/saltbrook_sketch.png",
         ["read me.txt"] = null,
         ["glazes-final.zip/glazes/Water Jug shelf copy.png"] = "wares/water_jug/shelf.png",
         ["glazes-final.zip/glazes/broth-bowl/skin.png"] = "wares/broth_bowl/skin.png",
