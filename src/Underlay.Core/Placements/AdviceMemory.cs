@@ -37,7 +37,7 @@ public sealed class AdviceMemory
 
             List<PlacementAdvice> all = [.. tray.Select(f => given[KeyOf(f)].Advice with { File = f })];
             if (given.Count > Math.Max(MostKept, tray.Count)) KeepOnly([.. tray.Select(KeyOf)]);
-            return SeriesAdvice.Together(overlay, all, f => Remember(placer, f));
+            return Placer.Together(overlay, all, f => Remember(placer, f));
         }
     }
 

@@ -91,7 +91,7 @@ internal sealed class KnownTargets
 
     private void Add(PackPath path, Place place, Bindings bindings)
     {
-        var (role, placeWords) = words.TryGetValue(place, out var known) ? known : words[place] = (RoleOf(place), PlaceWordsOf(place));
+        var (role, placeWords) = words.TryGetValue(place, out var known) ? known : words[place] = (RoleOf(profile, place), PlaceWordsOf(place));
         var pattern = place.Pattern!;
         var number = pattern.Placeholders.FirstOrDefault(h => pattern.IsNumber(h));
         var choice = pattern.Placeholders.FirstOrDefault(h => pattern.ChoicesOf(h).Count > 0);
@@ -138,7 +138,8 @@ internal sealed class KnownTargets
         return dot > 0 ? name[..dot] : name;
     }
 
-    private List<string> RoleOf(Place place)
+    /// <summary>The words that tell a place's files apart from others of the same thing; none for the first of them.</summary>
+    internal static IReadOnlyList<string> RoleOf(HostProfile profile, Place place)
     {
         var last = place.Pattern!.Text[(place.Pattern.Text.LastIndexOf('/') + 1)..];
         if (!last.Contains('{', StringComparison.Ordinal)) return [.. NameWords.TokensOf(StemOf(last)).Select(t => t.Text)];

@@ -148,6 +148,6 @@ internal sealed class NewTargets(Overlay overlay)
         && spoken.Stem.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '_');
 
     /// <summary>A word in a to z and digits, accents taken off.</summary>
-    private static string Plain(string word) =>
+    internal static string Plain(string word) =>
         new([.. word.Normalize(NormalizationForm.FormD).Where(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))]);
 }

@@ -38,6 +38,9 @@ public sealed record PlacementAdvice(
     /// <summary>The series to which it belongs with others of the tray; null for none.</summary>
     public SeriesSeat? Series { get; init; }
 
+    /// <summary>The new thing that it may be part of; null for none.</summary>
+    public NewThingSeat? NewThing { get; init; }
+
     /// <summary>What we failed with; null where the file was looked at.</summary>
     public Exception? Fault { get; init; }
 

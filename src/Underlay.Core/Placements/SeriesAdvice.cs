@@ -68,19 +68,19 @@ internal static class SeriesAdvice
             .Select(f => Seated(overlay, f.Advice, place, f.Target!.Value, confidence, new SeriesSeat($"{place.Key}:{key.Key}", f.Number, says)));
     }
 
-    /// <summary>The series to which most of the files seem to belong; null for none.</summary>
+    /// <summary>The series to which most of the files that lead anywhere seem to belong; null for none.</summary>
     private static (Place Place, SeriesRule Rule, Bindings Key)? SeatOf(Overlay overlay, List<PlacementAdvice> files)
     {
-        var seats = files
-            .Where(a => a.HasFirst)
-            .Select(a => a.Candidates[0])
+        // Beyond the base's numbers a picture leads nowhere, or to something new.
+        var led = files.Where(a => a is { HasFirst: true, Candidates: [{ IsNew: false }, ..] }).Select(a => a.Candidates[0]).ToList();
+        var seats = led
             .Where(c => c.Place?.RulesOf<SeriesRule>(overlay.Edition).Any() == true)
             .Select(c => (
                 Place: c.Place!,
                 Rule: c.Place!.RulesOf<SeriesRule>(overlay.Edition).First(),
                 Bindings: c.Place.Pattern!.Match(c.Target)!))
             .GroupBy(c => (c.Place, c.Rule, Key: c.Bindings.With(c.Rule.Placeholder, "")));
-        return seats.FirstOrDefault(g => g.Count() * 2 >= files.Count) is { Key: var seat } ? seat : null;
+        return seats.FirstOrDefault(g => g.Count() * 2 >= led.Count) is { Key: var seat } ? seat : null;
     }
 
     /// <summary>A file under the names that the first of its series would have: its own with the first number, and that number alone.</summary>

@@ -51,4 +51,23 @@ internal static class UsualValues
             return new UsualValue(field, most.First(), $"as in {most.Count()} of {values.Count} of the base");
         return kind.NamedValue(field) is { } named ? new UsualValue(field, named, "as its kind has it") : null;
     }
+
+    /// <summary>What the base's entries have in a number where it is above another: the middle of these, or the next whole number.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="place">The place of the entries.</param>
+    /// <param name="field">Pointer to the number.</param>
+    /// <param name="above">What it has to be above.</param>
+    public static double Above(Overlay overlay, Place place, string field, double above)
+    {
+        List<double> usual =
+        [
+            .. overlay.Base.In(place)
+                .Select(f => f.Facts.Entry?.Text.Find(field))
+                .Where(v => v is { ValueKind: JsonValueKind.Number })
+                .Select(v => v!.Value.GetDouble())
+                .Where(v => v > above)
+                .Order(),
+        ];
+        return usual.Count > 0 ? usual[usual.Count / 2] : above + 1;
+    }
 }

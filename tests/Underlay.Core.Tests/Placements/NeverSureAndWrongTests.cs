@@ -1,4 +1,5 @@
 using Underlay.Core.BaseFiles;
+using Underlay.Core.Formats.Wav;
 using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
@@ -57,5 +58,75 @@ public class NeverSureAndWrongTests
         var advice = Advise(Repository.Wrenfield, Birds, AGuide.Of().Tree, path, Picture.Of(400, 300).ToPng());
         Assert.Equal("plates", advice.Candidates[0].Place!.Key);
         Assert.Contains("Cobalt Whindle", advice.Candidates[0].Reason, StringComparison.Ordinal);
+    }
+
+    private static readonly Picture Grey = Picture.Of(64, 64) with { At = (x, _) => new Pixel((byte)x, (byte)x, (byte)x, 255) };
+
+    public static TheoryData<string, Picture, string> Called => new()
+    {
+        { "tea_cup_ember.png", Grey, "art/embers/wares/tea_cup.png" },
+        { "x/tea cup glow (2).png", Grey, "art/embers/wares/tea_cup.png" },
+        { "tea_cup_stall.png", Picture.Of(96, 72), "art/stalls/005.png" },
+        { "b/Tea Cup stall final.png", Picture.Of(192, 144), "art/stalls/005.png" },
+        { "water jug (shelf) last.png", Picture.Shelf(), "wares/water_jug/shelf.png" },
+        { "WaterJugIcon.png", Picture.Shelf(), "wares/water_jug/shelf.png" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Called))]
+    public void A_things_name_and_the_word_for_its_part_are_sure(string path, Picture picture, string target)
+    {
+        var advice = InKilnmoor(APack.Of(), path, picture);
+        Assert.Equal((target, true), (advice.Candidates[0].Target.Value, advice.IsSure));
+    }
+
+    [Fact]
+    public void A_coloured_picture_is_no_glow_without_a_doubt() =>
+        Assert.False(InKilnmoor(APack.Of(), "tea_cup_ember.png", Picture.Of(64, 64)).IsSure);
+
+    [Theory]
+    [InlineData("WheelKick_take3.wav", "audio/tools/wheel_kick.wav")]
+    [InlineData("tools wheel kick.wav", "audio/tools/wheel_kick.wav")]
+    [InlineData("bells/low_2.wav", "audio/bells/low_2.wav")]
+    [InlineData("Low 2 final.WAV", "audio/bells/low_2.wav")]
+    [InlineData("evening/low_02.wav", "audio/bells/low_2.wav")]
+    public void A_sound_that_is_called_like_one_goes_there(string path, string target)
+    {
+        var advice = Advise(Repository.Kilnmoor, DemoBase.Kilnmoor, APack.Of().Tree, path, WavWriter.Write(TestSound.Tone(48_000, seconds: 1)));
+        Assert.Equal(target, advice.Candidates[0].Target.Value);
+        Assert.True(advice.IsSure);
+    }
+
+    [Theory]
+    [InlineData("kelp_vase/skin.dds")]
+    [InlineData("Kelp Vase skin.dds")]
+    public void A_skin_of_a_thing_of_the_packs_own_is_offered_as_it_is(string path)
+    {
+        var dds = DemoBase.Kilnmoor.Read(PackPath.Parse("wares/reed_vase/skin.dds"))!;
+        var ware = """{"id":"saltbrook.saltbrook_kelp_vase","like":"moor.reed_vase"}""";
+        var pack = APack.Of().With("wares/saltbrook_kelp_vase/ware.json", ware);
+        var advice = Advise(Repository.Kilnmoor, DemoBase.Kilnmoor, pack.Tree, path, dds);
+        Assert.Equal("wares/saltbrook_kelp_vase/skin.dds", advice.Candidates[0].Target.Value);
+    }
+
+    [Theory]
+    [InlineData("my sounds.csv", "name,loop_from,loop_to,gain_db\nlow_1,,,0\n", "audio/bells.csv")]
+    [InlineData("names.csv", "key,en,de,fr\nmoor.tea_cup/name,Cup,,\n", "texts/wares.csv")]
+    [InlineData("w.json", """{"id":"moor.tea_cup","shape":"cup","made_of":"earthenware","price":3}""", "wares/tea_cup/ware.json")]
+    public void Tables_texts_and_entries_go_where_their_content_says(string path, string text, string target)
+    {
+        var bytes = System.Text.Encoding.UTF8.GetBytes(text);
+        var advice = Advise(Repository.Kilnmoor, DemoBase.Kilnmoor, APack.Of().Tree, path, bytes);
+        Assert.Equal(target, advice.Candidates[0].Target.Value);
+    }
+
+    [Theory]
+    [InlineData(300, 200)]
+    [InlineData(37, 91)]
+    public void A_new_picture_of_an_unusual_size_is_offered_and_never_proposed(int width, int height)
+    {
+        var advice = InKilnmoor(APack.Of(), "sea_foam.png", Picture.Of(width, height));
+        Assert.Contains(advice.Candidates, c => c is { IsNew: true, Place.Key: "surfaces" });
+        Assert.False(advice.HasFirst);
     }
 }

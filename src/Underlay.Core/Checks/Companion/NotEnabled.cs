@@ -3,6 +3,7 @@ using Underlay.Core.Entries;
 using Underlay.Core.Findings;
 using Underlay.Core.Fixes;
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -40,13 +41,7 @@ public sealed class NotEnabled : RuleCheck<EnabledByRule>
     private static SetField? FindFix(Overlay overlay, Placement? owner, EnabledByRule rule)
     {
         if (owner is not { Facts.Entry.Text.Root.ValueKind: System.Text.Json.JsonValueKind.Object }) return null;
-        var usual = overlay.Base.In(owner.Place)
-            .Select(f => f.Facts.Entry?.Text.Find(rule.Field))
-            .Where(v => v is { ValueKind: System.Text.Json.JsonValueKind.Number })
-            .Select(v => v!.Value.GetDouble())
-            .Where(v => v > rule.Above)
-            .Order()
-            .ToList();
-        return SetField.To(owner.Path, rule.Field, usual.Count > 0 ? usual[usual.Count / 2] : rule.Above + 1, leavesNoChoice: false);
+        var strength = UsualValues.Above(overlay, owner.Place, rule.Field, rule.Above);
+        return SetField.To(owner.Path, rule.Field, strength, leavesNoChoice: false);
     }
 }
