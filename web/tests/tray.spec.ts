@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs'
-import { demo, root } from './server'
+import { demo } from './server'
 import { drop, newPack } from './pages'
 import { expect, test } from './test'
 
 const base = (path: string) => readFileSync(`${demo}/base/kilnmoor/4.0/${path}`)
 
-test('the tray groups what contends for a place, keeps what is chosen, and places all that is ready', async ({
+test('the tray groups what contends for a place, keeps what is chosen, and places each kind by its own press', async ({
     page,
 }) => {
     await newPack(page, 'Full tray')
@@ -24,10 +24,14 @@ test('the tray groups what contends for a place, keeps what is chosen, and place
     const contested = tray.locator('[data-test="tray-row"]', { hasText: 'final' })
     await expect(contested.locator('figure')).toHaveCount(2)
     await expect(tray.getByRole('heading', { name: 'Of no use' })).toBeAttached()
-    await tray.getByLabel('Which files of the tray').selectOption('ready')
-    await expect(tray.locator('[data-test="tray-row"]')).toHaveCount(3)
-    await tray.locator('[data-test="place-shown"]').click()
-    await expect(page.getByText('3 files placed.')).toBeVisible()
+    await tray.getByLabel('Which files of the tray').selectOption('sure')
+    await expect(tray.locator('[data-test="tray-row"]')).toHaveCount(2)
+    await tray.getByTestId('place-sure-group').click()
+    await expect(page.getByText('2 files placed.')).toBeVisible()
+    await tray.getByLabel('Which files of the tray').selectOption('likely')
+    await expect(tray.locator('[data-test="tray-row"]')).toHaveCount(1)
+    await tray.getByTestId('place-likely-group').click()
+    await expect(page.getByText('1 file placed.')).toBeVisible()
     await expect(page.locator('[data-path="art/surfaces/sand_dry.png"]')).toBeVisible()
 })
 
@@ -70,12 +74,12 @@ test('a file without a place asks for its path and leaves the tray where it is',
             name: `${name}.png`,
             bytes: base(`art/surfaces/${name}.png`),
         })),
-        { name: 'nothing like it.png', bytes: readFileSync(`${root}docs/screenshots/packs.png`) },
+        { name: 'nothing like it.txt', bytes: 'words' },
     ])
     const tray = page.locator('[data-test="tray"]')
     await judged
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
-    await expect(tray.getByRole('heading', { name: 'Ready to place' })).toBeInViewport()
+    await expect(tray.getByRole('heading', { name: /^Sure/ })).toBeInViewport()
     const files = tray.getByRole('region', { name: 'Files in the tray' })
     expect(await files.evaluate((box) => [box.scrollTop, box.scrollHeight > box.clientHeight])).toEqual([0, true])
 
@@ -90,4 +94,65 @@ test('a file without a place asks for its path and leaves the tray where it is',
     await expect(tray.locator('[data-test="typed-path"]')).toHaveValue('art/surfaces/nowhere/')
     await page.reload()
     await expect(tray.locator('[data-test="typed-path"]')).toHaveValue('art/surfaces/nowhere/')
+})
+
+test('a series that counts from 0 goes as a whole, and is seen in order before', async ({ page }) => {
+    const id = await newPack(page, 'A series')
+    await drop(
+        page,
+        Array.from({ length: 8 }, (_, i) => ({
+            name: `bottle_flame_${i}.png`,
+            bytes: base(`art/flames/bottle/0${i + 1}.png`),
+        })),
+    )
+    const tray = page.locator('[data-test="tray"]')
+    await expect(tray.getByRole('heading', { name: 'A series of 8' })).toBeVisible()
+    await expect(tray.getByText('yours are counted from 0')).toBeVisible()
+    await expect(tray.getByTestId('series-playing')).toBeVisible()
+    await tray.getByTestId('place-series-group').click()
+    await expect(page.getByText('8 files placed.')).toBeVisible()
+    const placed = await Promise.all(
+        [1, 8].map((n) => page.request.get(`/api/packs/${id}/file?path=art/flames/bottle/0${n}.png`)),
+    )
+    expect(placed.map((answer) => answer.status())).toEqual([200, 200])
+})
+
+test('two new wares are begun from the tray, one under a name of the author’s, by keys', async ({ page }) => {
+    const id = await newPack(page, 'Two new wares')
+    const [shelf, skin, mask] = ['shelf', 'skin', 'mask'].map((part) => base(`wares/tea_cup/${part}.png`))
+    await drop(page, [
+        { name: 'kelp_bowl_shelf.png', bytes: shelf! },
+        { name: 'Kelp Bowl skin final.png', bytes: skin! },
+        { name: 'kelp-bowl-mask.png', bytes: mask! },
+        { name: 'reedjar_icon.png', bytes: base('wares/water_jug/shelf.png') },
+        { name: 'reedjar_skin_2.png', bytes: base('wares/water_jug/skin.png') },
+    ])
+    const tray = page.locator('[data-test="tray"]')
+    await expect(tray.getByRole('heading', { name: 'Begin a new ware with these 3' })).toBeVisible()
+    await tray.getByRole('button', { name: 'Begin ware kelp_bowl' }).click()
+    await expect(page.getByText('The ware kelp_bowl is begun with 3 files: wares/kelp_bowl/ware.json.')).toBeVisible()
+    const name = tray.getByTestId('thing-name')
+    await expect(name).toHaveValue('reedjar')
+    // A name that cannot be is refused, and nothing is lost.
+    await name.fill('Reed Jar')
+    await name.press('Enter')
+    await expect(page.getByText('“Reed Jar” is no name')).toBeVisible()
+    await name.fill('reed_jar')
+    await name.press('Enter')
+    await expect(page.getByText('The ware reed_jar is begun with 2 files')).toBeVisible()
+    await expect(tray).toHaveCount(0)
+    const { rows } = (await (await page.request.get(`/api/packs/${id}/ledger`)).json()) as { rows: { path: string }[] }
+    const made = rows.map((row) => row.path).filter((path) => /(kelp_bowl|reed_jar)\//.test(path))
+    expect(made.sort()).toEqual([
+        'wares/kelp_bowl/mask.png',
+        'wares/kelp_bowl/shelf.png',
+        'wares/kelp_bowl/skin.png',
+        'wares/kelp_bowl/ware.json',
+        'wares/reed_jar/shelf.png',
+        'wares/reed_jar/skin.png',
+        'wares/reed_jar/ware.json',
+    ])
+    // One undo takes one of them back whole.
+    await page.keyboard.press('Control+z')
+    await expect(tray.getByTestId('thing-name')).toHaveValue('reedjar')
 })

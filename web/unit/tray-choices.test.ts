@@ -30,6 +30,8 @@ const file = (path: string, targets: string[], more: Partial<TrayRow> = {}): Tra
     hint: null,
     isFlawed: false,
     likely: 1,
+    series: null,
+    thing: null,
     ...more,
 })
 
@@ -51,17 +53,53 @@ describe('useTrayChoices', () => {
             ]),
         ).toEqual([
             ['for:x.png', ['a.png', 'c.png']],
+            ['likely', ['b.png']],
             ['choose', ['d.png', 'f.png']],
-            ['ready', ['b.png']],
             ['unknown', ['e.txt']],
             ['flawed', ['Thumbs.db', 'cut.png']],
         ]))
+
+    it('keeps what is sure, likely and a guess at a new name apart', () => {
+        const guess = { ...candidate('mine_x.png'), isNew: true }
+        expect(
+            keysOf([
+                file('a.png', ['x.png'], { isSure: true }),
+                file('b.png', ['y.png']),
+                file('c.png', [], { candidates: [guess], hasFirst: true }),
+                // Where the path itself is the host's own a new one is no guess.
+                file('d.png', [], { candidates: [{ ...guess, target: 'd/x.png' }], hasFirst: true, isSure: true }),
+            ]),
+        ).toEqual([
+            ['sure', ['a.png', 'd.png']],
+            ['likely', ['b.png']],
+            ['new', ['c.png']],
+        ])
+    })
+
+    it('puts the files of a series and of something new together, in order, until another place is chosen', () => {
+        const seat = (number: number) => ({
+            series: { key: 's', number, says: 'counted from 0' },
+        })
+        const thing = { thing: { owner: 'wares', noun: 'ware entry', name: 'kelp_bowl', part: 'shelf' } }
+        const rows = ref([
+            file('1.png', ['f/02.png'], seat(2)),
+            file('0.png', ['f/01.png', 'z.png'], seat(1)),
+            file('kelp bowl shelf.png', ['wares/kelp_bowl/shelf.png'], thing),
+        ])
+        const choices = useTrayChoices(rows)
+        expect(choices.groups.value.map((g) => [g.title, g.says, g.rows.map((r) => r.file)])).toEqual([
+            ['A series of 2', 'counted from 0', ['0.png', '1.png']],
+            ['Begin a new ware with this', undefined, ['kelp bowl shelf.png']],
+        ])
+        choices.choose(rows.value[1]!, { value: 'z.png', typed: '', isRefused: false })
+        expect(choices.groups.value.map((g) => g.kind)).toEqual(['series', 'likely', 'thing'])
+    })
 
     it('takes a file out of a contested place when another is chosen for it', () => {
         const rows = ref([file('a.png', ['x.png', 'y.png']), file('b.png', ['x.png'])])
         const choices = useTrayChoices(rows)
         choices.choose(rows.value[0]!, { value: 'y.png', typed: '', isRefused: false })
-        expect(choices.groups.value.map((g) => g.key)).toEqual(['ready'])
+        expect(choices.groups.value.map((g) => g.key)).toEqual(['likely'])
         expect(rows.value.map(choices.targetOf)).toEqual(['y.png', 'x.png'])
     })
 

@@ -10,7 +10,7 @@ namespace Underlay.Core.Placements;
 /// <summary>A series of the host to which numbered pictures of a tray belong, all of them or none.</summary>
 /// <param name="Key">Tells it from others of the tray.</param>
 /// <param name="Number">Of the picture, in the host's series.</param>
-/// <param name="Says">What is to be known of all of them, as a clause: how they are counted, what is missing.</param>
+/// <param name="Says">What is to be known of all of them, as clauses: how they are counted, what is missing; empty for nothing.</param>
 public sealed record SeriesSeat(string Key, int Number, string Says);
 
 /// <summary>
@@ -60,7 +60,7 @@ internal static class SeriesAdvice
         var shift = lowest == 0 || lowest > Math.Max(ofBase, 1) ? 1 - lowest : 0;
         var numbers = files.Select(f => f.Number + shift).ToHashSet();
         var missing = Enumerable.Range(1, numbers.Max()).FirstOrDefault(n => !numbers.Contains(n));
-        var says = Says(files.Count, (lowest, shift), missing, (numbers.Max(), ofBase));
+        var says = Says((lowest, shift), missing, (numbers.Max(), ofBase));
         var confidence = shift == 0 && missing == 0 ? AsNumbered : Shifted;
         return files
             .Select(f => (f.Advice, Number: f.Number + shift, Target: At(f.Number + shift)))
@@ -108,7 +108,7 @@ internal static class SeriesAdvice
             target,
             place,
             Math.Max(confidence, confidence == AsNumbered ? was?.Confidence ?? 0 : 0),
-            seat.Says,
+            $"number {seat.Number} of the series",
             overlay.Base.Find(target) is null && !overlay.PackHas(target),
             was?.Doubt ?? Placer.OverOwn(overlay, advice.File, target));
         var others = advice.Candidates
@@ -117,9 +117,9 @@ internal static class SeriesAdvice
         return advice with { Candidates = [first, .. others], Likely = 1, Series = seat };
     }
 
-    private static string Says(int count, (int Lowest, int Shift) counted, int missing, (int Last, int OfBase) ends)
+    private static string Says((int Lowest, int Shift) counted, int missing, (int Last, int OfBase) ends)
     {
-        var said = new List<string> { $"one of {count} of a series" };
+        var said = new List<string>();
         if (counted.Shift != 0) said.Add($"yours are counted from {counted.Lowest}, the host’s from 1");
         if (missing > 0) said.Add($"number {missing} is missing, and the host stops before it");
         if (ends.Last < ends.OfBase) said.Add($"the base has {ends.OfBase}, of which {ends.Last + 1} and on would be left over");

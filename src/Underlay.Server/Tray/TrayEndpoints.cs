@@ -3,6 +3,7 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
+using Underlay.Core.Renames;
 using Underlay.Data.Blobs;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
@@ -11,104 +12,7 @@ using Underlay.Server.Packs;
 
 namespace Underlay.Server.Tray;
 
-/// <summary>A path at which a file of the tray may belong.</summary>
-/// <param name="Doubt">What speaks against it so much that it is never sure; null for nothing.</param>
-/// <param name="IsNew">Neither the base nor the pack has the path.</param>
-/// <param name="YoursHash">Of the pack's own file there, which it would replace; null for none.</param>
-/// <param name="BaseHash">Of the base's file there, over which it would lie; null for none.</param>
-internal sealed record Candidate(
-    string Target,
-    string? Place,
-    string Title,
-    string Noun,
-    double Confidence,
-    string Reason,
-    string? Doubt,
-    bool IsNew,
-    string? YoursHash,
-    string? BaseHash);
-
-/// <summary>A file that was dropped in and is not yet placed.</summary>
-/// <param name="File">Its path in the tray.</param>
-/// <param name="Path">Its path in the pack.</param>
-/// <param name="Hash">Of its bytes.</param>
-/// <param name="IsSound">Whether it is a recording, which can be heard and split.</param>
-/// <param name="Size">Of a picture that can be read, in pixels.</param>
-/// <param name="Length">Bytes.</param>
-/// <param name="IsFlawed">It is of no use wherever it is placed; the hint says why.</param>
-/// <param name="IsSure">Whether the first candidate can be accepted without looking.</param>
-/// <param name="HasFirst">Whether the first candidate stands before the others, so that it may be proposed.</param>
-/// <param name="Candidates">Likeliest first.</param>
-/// <param name="Likely">How many are as likely as the first: more than the candidates where only some of them are listed.</param>
-/// <param name="Hint">
-/// Why the file is of no use, or where the host reads such files that Underlay does not judge yet; null for nothing to say.
-/// </param>
-internal sealed record TrayRow(
-    string File,
-    string Path,
-    string Hash,
-    bool IsPicture,
-    bool IsSound,
-    Size? Size,
-    long Length,
-    bool IsSure,
-    bool HasFirst,
-    IReadOnlyList<Candidate> Candidates,
-    int Likely,
-    string? Hint,
-    bool IsFlawed);
-
-/// <summary>
-/// The files of the tray; all, or what is another since a revision (<see cref="ListAnswer{T}"/>). A row's key is its path in the pack.
-/// </summary>
-internal sealed record TrayView(
-    long Revision,
-    int Sure,
-    IReadOnlyList<NamedPlace> Named,
-    long? Since,
-    IReadOnlyList<TrayRow> Rows,
-    IReadOnlyList<int> At,
-    IReadOnlyList<string> Gone,
-    int Total);
-
-/// <summary>What came of a drop.</summary>
-internal sealed record DropResult(long Revision, int Taken, IReadOnlyList<Refused> Refused);
-
-/// <summary>A file of the tray and the path that it is to get.</summary>
-/// <param name="Insist">Whether to place it where the host could not read it as it is.</param>
-internal sealed record PlaceRequest(string File, string Target, bool Insist = false);
-
-/// <summary>Files to place: those named, or all of which the tray is sure.</summary>
-internal sealed record PlacementsRequest(IReadOnlyList<PlaceRequest>? Files = null, bool AllSure = false);
-
-/// <summary>What was placed.</summary>
-/// <param name="AsResult">Paths at which a file was taken for what the picture's steps made, and so not run through them again.</param>
-internal sealed record PlacementsResult(long Revision, int Placed, IReadOnlyList<Refused> Left, IReadOnlyList<string> AsResult);
-
-/// <summary>A picture of the tray that the manifest is to name in a place.</summary>
-internal sealed record NameRequest(string File, string Place);
-
-/// <summary>A place whose one path the manifest names, for which any picture may do.</summary>
-internal sealed record NamedPlace(string Place, string Noun);
-
-/// <summary>What a path that is being typed would mean.</summary>
-/// <param name="Noun">What the host reads there; null for nothing.</param>
-/// <param name="Replaces">Whose file is there: pack, base or none.</param>
-/// <param name="Says">What speaks against it; empty for nothing.</param>
-/// <param name="Near">A path that is near and that the host reads.</param>
-/// <param name="IsRefused">The file cannot be placed there.</param>
-/// <param name="Completions">Paths that begin so.</param>
-internal sealed record PathView(
-    string? Noun,
-    string Replaces,
-    string Says,
-    string? Near,
-    bool IsRefused,
-    IReadOnlyList<string> Completions);
-
-/// <summary>Files of the tray to throw away.</summary>
-internal sealed record DiscardRequest(IReadOnlyList<string> Files);
-
+/// <summary>Files that were dropped in: where they belong, and what is done with them.</summary>
 internal static class TrayEndpoints
 {
     public static void MapTray(this IEndpointRouteBuilder app)
@@ -117,6 +21,7 @@ internal static class TrayEndpoints
         tray.MapGet("", ViewAsync).WithName("viewTray");
         tray.MapPost("", DropAsync).WithName("dropFiles").WithMetadata(UploadReader.Limit).AcceptsUpload();
         tray.MapPost("/placements", PlaceAsync).WithName("placeFiles");
+        tray.MapPost("/things", BeginAsync).WithName("beginThing");
         tray.MapPost("/named", NameAsync).WithName("nameFile");
         tray.MapGet("/path", JudgePathAsync).WithName("judgePath");
         tray.MapPost("/discards", DiscardAsync).WithName("discardFiles");
@@ -162,6 +67,8 @@ internal static class TrayEndpoints
         advice.HasFirst,
         [.. advice.Candidates.Select(c => Candidate(c, snapshot))],
         advice.Likely,
+        advice.Series is { } series ? new TraySeries(series.Key, series.Number, series.Says) : null,
+        advice.NewThing is { } seat ? new TrayThing(seat.Owner.Key, seat.Owner.Noun, seat.Name, seat.Part.Key) : null,
         advice.Flaw is { } flaw ? $"{char.ToUpperInvariant(flaw[0])}{flaw[1..]}"
             : advice.Candidates.Count > 0 ? null
             : HintFor(advice.File, snapshot.Profile),
@@ -247,6 +154,27 @@ internal static class TrayEndpoints
             return [.. results.SelectMany(r => r.Edits)];
         }, cancel).ConfigureAwait(false);
         return new PlacementsResult(after.Revision, placed, left, asResult);
+    }
+
+    private static async Task<ThingBegun> BeginAsync(Guid id, ThingRequest request, PackDesk desk, CancellationToken cancel)
+    {
+        EntryPlan? plan = null;
+        var after = await desk.EditAsync(id, null, $"Begin {request.Name} with {request.Parts.Count} files", snapshot =>
+        {
+            var overlay = snapshot.NeedOverlay();
+            Place Find(string key) =>
+                overlay.Profile.Places.FirstOrDefault(p => p.Key == key && p.Pattern is { Placeholders.Count: 1 })
+                ?? throw ProblemException.Unsound($"“{key}” is no place of a thing’s files.");
+            var owner = Find(request.Owner);
+            if (!EntryMake.CanMake(owner, overlay.Edition)) throw ProblemException.Unsound($"Nothing can be begun in “{owner.Key}”.");
+            var parts = request.Parts.Select(p => new WantedPart(PathOf(p.File), Find(p.Place))).ToList();
+            if (parts.Find(p => snapshot.Tree.Find(p.From) is null) is { } missing) throw ProblemException.NoFile(FileOf(missing.From));
+            plan = NewThings.Begin(overlay, owner, request.Name.Trim(), parts);
+            return plan.Problem is { } problem
+                ? throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.")
+                : plan.Edits;
+        }, cancel).ConfigureAwait(false);
+        return new ThingBegun(after.Revision, plan!.Path.Value, [.. plan.Lines.Select(l => $"{l.Path}: {l.Says}")]);
     }
 
     private static async Task<Changed> NameAsync(Guid id, NameRequest request, PackDesk desk, CancellationToken cancel)

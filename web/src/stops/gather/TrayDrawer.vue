@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { useSessionStorage } from '@vueuse/core'
+import { useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, inject, nextTick, ref, watch } from 'vue'
 import type { PackSummary, TrayRow } from '@/api/client'
 import { dropKey } from '@/frame/useTrayDrop'
@@ -8,19 +8,23 @@ import { useRowFocus } from '@/shared/composables/useRowFocus'
 import { count, whole } from '@/shared/words'
 import RefusedList from './RefusedList.vue'
 import SplitDialog from './SplitDialog.vue'
+import TrayEdge from './TrayEdge.vue'
+import TrayHead from './TrayHead.vue'
 import TrayNarrowing from './TrayNarrowing.vue'
 import TrayRowView from './TrayRowView.vue'
 import { useTray } from './useTray'
-import { useTrayChoices } from './useTrayChoices'
+import { useTrayChoices, type TrayGroup } from './useTrayChoices'
 import { useTrayNarrowing } from './useTrayNarrowing'
 
 /** Files that were dropped in and are not yet placed; it opens by itself when something is dropped. */
 const props = defineProps<{ id: string; summary: PackSummary }>()
-const rowHeight = 98
+const rowHeight = 61
 const drop = inject(dropKey)!
 const { progress, refused } = drop
-const { tray, isFetching, isBusy, stayed, place, placeAll, placeSure, nameIt, discard } = useTray(() => props.id)
+const { tray, isFetching, isBusy, stayed, place, placeAll, begin, nameIt, discard } = useTray(() => props.id)
 const isOpen = ref(true)
+/** How much of the stop it takes at most, in hundredths. */
+const height = useLocalStorage('underlay-tray-height', 72)
 const rows = computed(() => tray.value?.rows ?? [])
 watch(
     () => [rows.value.length, progress.value, refused.value.length],
@@ -38,25 +42,25 @@ const choices = useTrayChoices(
 const splitFile = ref('')
 const isSplitting = ref(false)
 
-const { words, only, isNarrowed, shown, inView, ready } = useTrayNarrowing(choices)
+const { words, only, isNarrowed, shown, inView } = useTrayNarrowing(choices)
 
-type Line = { key: string; head: string; number: string } | { key: string; row: TrayRow }
+type Line = { key: string; head: TrayGroup } | { key: string; row: TrayRow }
 const lines = computed(() =>
     shown.value.flatMap((group): Line[] => [
-        {
-            key: `head:${group.key}`,
-            head: group.title,
-            number: group.kind === 'contested' ? '' : whole(group.rows.length),
-        },
+        { key: `head:${group.key}`, head: group },
         ...group.rows.map((row) => ({ key: row.path, row })),
     ]),
 )
+const sure = computed(() => choices.groups.value.find((group) => group.kind === 'sure'))
+const placeReady = (group: TrayGroup) =>
+    placeAll(group.rows.filter(choices.isReady).map((row) => ({ row, target: choices.targetOf(row) })))
+
 const box = ref<HTMLElement>()
 const virtualizer = useVirtualizer(
     computed(() => ({
         count: lines.value.length,
         getScrollElement: () => box.value ?? null,
-        estimateSize: (index: number) => ('head' in lines.value[index]! ? 33 : rowHeight),
+        estimateSize: (index: number) => ('head' in lines.value[index]! ? 41 : rowHeight),
         getItemKey: (index: number) => lines.value[index]?.key ?? index,
         overscan: 4,
     })),
@@ -88,10 +92,12 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
 <template>
     <section
         v-if="rows.length > 0 || progress !== null || refused.length > 0"
-        class="border-ink bg-paper flex max-h-[72%] shrink-0 flex-col border-t-2"
+        class="border-ink bg-paper relative flex shrink-0 flex-col border-t-2"
+        :style="{ maxHeight: `${height}%` }"
         aria-label="Tray"
         data-test="tray"
     >
+        <TrayEdge v-if="isOpen" v-model="height" />
         <header class="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 py-2">
             <button type="button" class="font-bold" data-tray :aria-expanded="isOpen" @click="isOpen = !isOpen">
                 {{ isOpen ? '▾' : '▸' }} Tray
@@ -103,7 +109,7 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
             </span>
             <progress v-if="progress !== null" class="h-2 w-48" :value="progress" aria-label="Sending files"></progress>
             <TrayNarrowing
-                v-if="rows.length > 5 && isOpen"
+                v-if="(rows.length > 5 || isNarrowed) && isOpen"
                 v-model:words="words"
                 v-model:only="only"
                 :kinds="choices.kinds.value"
@@ -119,24 +125,14 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                     {{ isNarrowed ? `Throw the ${whole(inView.length)} shown away` : 'Throw all away' }}
                 </button>
                 <button
-                    v-if="ready.length > 0 && (isNarrowed || ready.length !== tray?.sure)"
-                    type="button"
-                    class="press"
-                    :disabled="isBusy"
-                    data-test="place-shown"
-                    @click="placeAll(ready.map((row) => ({ row, target: choices.targetOf(row) })))"
-                >
-                    Place all {{ whole(ready.length) }} ready{{ isNarrowed ? ' and shown' : '' }}
-                </button>
-                <button
-                    v-if="tray && tray.sure > 0"
+                    v-if="sure"
                     type="button"
                     class="press press-main"
                     :disabled="isBusy"
                     data-test="place-sure"
-                    @click="placeSure"
+                    @click="placeReady(sure)"
                 >
-                    Place {{ count(tray.sure, 'sure one') }}
+                    Place {{ sure.rows.length === 1 ? 'the sure one' : `the ${whole(sure.rows.length)} sure ones` }}
                 </button>
             </span>
         </header>
@@ -161,13 +157,15 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                         :style="{ transform: `translateY(${item.start}px)` }"
                     >
                         <template v-for="line in lines.slice(item.index, item.index + 1)" :key="line.key">
-                            <h3
+                            <TrayHead
                                 v-if="'head' in line"
-                                class="border-line bg-film text-small border-t px-6 py-1.5 font-semibold"
-                            >
-                                {{ line.head }}
-                                <span class="text-faint font-normal">{{ line.number }}</span>
-                            </h3>
+                                :pack="id"
+                                :group="line.head"
+                                :choices="choices"
+                                :is-busy="isBusy"
+                                @place="placeReady(line.head)"
+                                @begin="(name) => begin(line.head.thing!, name, line.head.rows)"
+                            />
                             <div v-else role="group" tabindex="-1" :aria-label="line.row.file" :data-key="line.key">
                                 <TrayRowView
                                     :pack="id"

@@ -3,7 +3,6 @@ import { PlayIcon, StopIcon } from '@heroicons/vue/24/outline'
 import { computed } from 'vue'
 import { baseUrl, fileUrl, type Candidate, type PackSummary, type TrayRow } from '@/api/client'
 import { useListening } from '@/shared/composables/useListening'
-import { bytes, pixels } from '@/shared/words'
 
 /** A file of the tray as it looks or sounds, beside what it would lie over. */
 const props = defineProps<{ pack: string; summary: PackSummary; row: TrayRow; candidate: Candidate | undefined }>()
@@ -21,19 +20,19 @@ const there = computed(() => {
 </script>
 
 <template>
-    <!-- Yours and what it would lie over, at one size. -->
+    <!-- Yours and what it would lie over, at one size; a picture grows under the pointer. -->
     <div class="text-tiny flex gap-2 leading-4">
         <figure class="shrink-0 text-center">
             <img
                 v-if="row.isPicture && !row.isFlawed"
                 :src="fileUrl(pack, row.path, row.hash)"
                 alt=""
-                class="pixels size-[64px] object-contain"
+                class="pixels growing size-[44px] object-contain"
                 loading="lazy"
             />
             <span
                 v-else
-                class="text-faint border-line text-small flex size-[64px] items-center justify-center border font-mono"
+                class="text-faint border-line text-small flex size-[44px] items-center justify-center border font-mono"
                 ><button
                     v-if="row.isSound && !row.isFlawed"
                     type="button"
@@ -42,15 +41,20 @@ const there = computed(() => {
                     :aria-pressed="playing === row.path"
                     @click="play(row.path, { url: fileUrl(pack, row.path, row.hash) })"
                 >
-                    <component :is="playing === row.path ? StopIcon : PlayIcon" class="size-7" aria-hidden="true" />
+                    <component :is="playing === row.path ? StopIcon : PlayIcon" class="size-6" aria-hidden="true" />
                 </button>
                 <template v-else>{{ row.isFlawed ? '?' : '{ }' }}</template></span
             >
-            <figcaption class="text-faint font-mono">{{ pixels(row.size) || bytes(row.length) }}</figcaption>
         </figure>
         <figure v-for="side in there" :key="side.of" class="shrink-0 text-center">
-            <img :src="side.url" alt="" class="pixels hatch size-[64px] object-contain" loading="lazy" />
-            <figcaption class="text-faint">{{ side.of }}</figcaption>
+            <img
+                :src="side.url"
+                alt=""
+                :title="side.of"
+                class="pixels hatch growing size-[44px] object-contain"
+                loading="lazy"
+            />
+            <figcaption class="sr-only">{{ side.of }}</figcaption>
         </figure>
     </div>
 </template>

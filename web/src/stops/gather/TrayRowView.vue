@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import type { NamedPlace, PackSummary, TrayRow } from '@/api/client'
+import { bytes, pixels } from '@/shared/words'
 import TrayPreview from './TrayPreview.vue'
 import TypedPath from './TypedPath.vue'
 import { named, ownPath, type Choice, type TrayChoices } from './useTrayChoices'
@@ -57,10 +58,10 @@ function press(insist = false) {
 <template>
     <div
         ref="box"
-        class="border-line grid items-center gap-x-3 border-t py-2 pr-6 pl-6"
+        class="border-line grid items-center gap-x-3 border-t py-1.5 pr-6 pl-6"
         :class="[
-            'grid-cols-[218px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto]',
-            'max-[1100px]:grid-cols-[144px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1',
+            'grid-cols-[148px_minmax(0,1fr)_16px_minmax(0,1.3fr)_minmax(0,1.2fr)_auto]',
+            'max-[1100px]:grid-cols-[148px_minmax(0,1fr)_16px_minmax(0,1.3fr)_auto] max-[700px]:grid-cols-1',
             'max-[700px]:gap-y-2',
         ]"
         data-test="tray-row"
@@ -68,7 +69,9 @@ function press(insist = false) {
         <TrayPreview :pack="pack" :summary="summary" :row="row" :candidate="candidate" />
         <p class="min-w-0" :title="row.file">
             <span class="block truncate font-semibold">{{ name }}</span>
-            <span class="text-faint text-tiny block truncate">{{ folder }}</span>
+            <span class="text-faint text-tiny block truncate"
+                ><span class="font-mono">{{ pixels(row.size) || bytes(row.length) }}</span> {{ folder }}</span
+            >
             <span v-if="twin" class="text-tiny block truncate" :title="twin">{{ twin }}</span>
         </p>
         <span aria-hidden="true" class="max-[700px]:hidden">→</span>
@@ -111,7 +114,7 @@ function press(insist = false) {
             />
         </div>
         <div
-            class="text-faint text-small min-w-0 leading-[18px]"
+            class="text-faint text-small min-w-0 leading-[16px]"
             :class="[
                 'max-[1100px]:col-span-4 max-[1100px]:col-start-1 max-[1100px]:row-start-2 max-[700px]:col-span-1',
                 'max-[700px]:row-start-auto',
@@ -142,8 +145,10 @@ function press(insist = false) {
                 >
                 <template v-else-if="chosen === ''">{{
                     row.candidates.length > 1
-                        ? 'Several are as likely; choose one.'
-                        : `It may belong there, but ${row.candidates[0]?.doubt}.`
+                        ? row.likely > 1
+                            ? 'Several are as likely; choose one.'
+                            : 'Nothing speaks clearly for one of them; choose.'
+                        : 'It may belong there; nothing speaks for it.'
                 }}</template>
             </p>
         </div>

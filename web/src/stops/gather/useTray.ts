@@ -66,12 +66,26 @@ export function useTray(id: MaybeRefOrGetter<string>) {
         isBusy: change.isBusy,
         stayed,
         place,
-        placeSure: () => placeMany({ allSure: true }),
         placeAll: (list: { row: TrayRow; target: string }[]) =>
             placeMany({
                 files: list.map(({ row, target }) => ({ file: row.file, target, insist: false })),
                 allSure: false,
             }),
+        begin: (thing: { owner: string; noun: string }, name: string, rows: readonly TrayRow[]) =>
+            change.run(
+                () =>
+                    data(
+                        api.POST('/api/packs/{id}/tray/things', {
+                            params: params(),
+                            body: {
+                                owner: thing.owner,
+                                name,
+                                parts: rows.map((row) => ({ file: row.file, place: row.thing!.part })),
+                            },
+                        }),
+                    ),
+                (made) => `The ${thing.noun} ${name} is begun with ${count(rows.length, 'file')}: ${made.path}.`,
+            ),
         nameIt: (row: TrayRow, key: string, noun: string) =>
             change.run(
                 () =>

@@ -1,6 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
 import type { TrayRow } from '@/api/client'
-import { count } from '@/shared/words'
+import { count, whole } from '@/shared/words'
 
 /** What is chosen for a file of the tray. */
 export interface Choice {
@@ -13,6 +13,13 @@ export interface Choice {
 export const ownPath = '…'
 export const named = 'name:'
 
+/** What groups of one kind are called, where there may be several. */
+const manyTitles: Record<string, string> = {
+    contested: 'Several for one place',
+    thing: 'Something new',
+    series: 'Series',
+}
+
 /** The rows of a tray under what has to be done with them. */
 export interface TrayGroup {
     key: string
@@ -20,6 +27,10 @@ export interface TrayGroup {
     kind: string
     title: string
     rows: TrayRow[]
+    /** What is to be known of all of them. */
+    says?: string
+    /** Something new that they begin. */
+    thing?: { owner: string; name: string; noun: string }
 }
 
 /**
@@ -54,6 +65,23 @@ export function useTrayChoices(rows: Ref<readonly TrayRow[]>, chosen: Ref<Record
     const isContested = (row: TrayRow) => targetOf(row) !== '' && (byTarget.value.get(targetOf(row))?.length ?? 0) > 1
     const isReady = (row: TrayRow) => targetOf(row) !== '' && !isContested(row) && !candidateOf(row)?.doubt
 
+    /** True where what is proposed is still chosen: only then a row stands with others of its series or thing. */
+    const isAsProposed = (row: TrayRow) => choiceOf(row).value === row.candidates[0]?.target
+    const noun = (text: string) => text.replace(/ (entry|descriptor|picture)$/, '')
+
+    /** Rows that belong together by a key, each list as a group. */
+    function together(
+        list: TrayRow[],
+        keyOf: (row: TrayRow) => string | null | undefined,
+        group: (rows: TrayRow[]) => Omit<TrayGroup, 'key' | 'rows'>,
+    ): TrayGroup[] {
+        const byKey = Map.groupBy(
+            list.filter((row) => isAsProposed(row) && keyOf(row)),
+            (row) => keyOf(row)!,
+        )
+        return [...byKey].map(([key, rows]) => ({ key, rows, ...group(rows) }))
+    }
+
     const groups = computed<TrayGroup[]>(() => {
         const contested = [...byTarget.value]
             .filter(([target, list]) => target !== '' && list.length > 1)
@@ -63,17 +91,43 @@ export function useTrayChoices(rows: Ref<readonly TrayRow[]>, chosen: Ref<Record
                 title: `${count(list.length, 'file')} for ${target}: place one`,
                 rows: list,
             }))
-        const rest = rows.value.filter((row) => !isContested(row))
+        const free = rows.value.filter((row) => !isContested(row))
+        const things = together(
+            free,
+            ({ thing }) => thing && `thing:${thing.owner}:${thing.name}`,
+            (list) => ({
+                kind: 'thing',
+                title: `Begin a new ${noun(list[0]!.thing!.noun)} with ${list.length === 1 ? 'this' : `these ${whole(list.length)}`}`,
+                thing: { ...list[0]!.thing!, noun: noun(list[0]!.thing!.noun) },
+            }),
+        )
+        const series = together(
+            free,
+            (row) => row.series?.key,
+            (list) => ({
+                kind: 'series',
+                title: `A series of ${whole(list.length)}`,
+                says: list[0]!.series!.says,
+            }),
+        )
+        for (const group of series) group.rows.sort((a, b) => a.series!.number - b.series!.number)
+        const taken = new Set([...things, ...series].flatMap((group) => group.rows))
+        const rest = free.filter((row) => !taken.has(row))
         const of = (key: string, title: string, is: (row: TrayRow) => boolean) => ({
             key,
             kind: key,
             title,
             rows: rest.filter(is),
         })
+        const isGuess = (row: TrayRow) => candidateOf(row)?.isNew === true && !(row.isSure && isAsProposed(row))
         return [
             ...contested,
+            of('sure', 'Sure', (row) => isReady(row) && row.isSure && isAsProposed(row)),
+            ...series,
+            of('likely', 'Likely', (row) => isReady(row) && !(row.isSure && isAsProposed(row)) && !isGuess(row)),
+            of('new', 'New, under a name made of the file’s', (row) => isReady(row) && isGuess(row)),
+            ...things,
             of('choose', 'Choose a place', (row) => row.candidates.length > 0 && !row.isFlawed && !isReady(row)),
-            of('ready', 'Ready to place', isReady),
             of('unknown', 'No place found', (row) => row.candidates.length === 0 && !row.isFlawed && !isReady(row)),
             of('flawed', 'Of no use', (row) => row.isFlawed && !isReady(row)),
         ].filter((group) => group.rows.length > 0)
@@ -82,7 +136,7 @@ export function useTrayChoices(rows: Ref<readonly TrayRow[]>, chosen: Ref<Record
     const kinds = computed(() =>
         [...Map.groupBy(groups.value, (group) => group.kind)].map(([key, list]) => ({
             key,
-            title: key === 'contested' ? 'Several for one place' : list[0]!.title,
+            title: manyTitles[key] ?? list[0]!.title,
             number: list.reduce((sum, group) => sum + group.rows.length, 0),
         })),
     )

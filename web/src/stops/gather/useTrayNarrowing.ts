@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import type { TrayRow } from '@/api/client'
 import type { TrayChoices } from './useTrayChoices'
 
-/** The tray narrowed to files that have some words, and to one kind of its groups; and what of that can be placed. */
+/** The tray narrowed to files that have some words, and to one kind of its groups. */
 export function useTrayNarrowing(choices: TrayChoices) {
     const words = ref('')
     const only = ref('')
@@ -24,7 +24,6 @@ export function useTrayNarrowing(choices: TrayChoices) {
     )
     const isNarrowed = computed(() => words.value !== '' || only.value !== '')
     const inView = computed(() => shown.value.flatMap((group) => group.rows))
-    const ready = computed(() => inView.value.filter(choices.isReady))
 
-    return { words, only, isNarrowed, shown, inView, ready }
+    return { words, only, isNarrowed, shown, inView }
 }
