@@ -117,6 +117,20 @@ public abstract class RuleCheck<TRule> : Check, IRuleCheck
         return found ?? [];
     }
 
+    /// <summary>
+    /// True where it can be told of an entry that the host leaves out, too, so that an author learns all at once. Only of what the host
+    /// does not mind: it shows nothing of such a file.
+    /// </summary>
+    protected virtual bool ReadsLeftOut => false;
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) =>
+        ReadsLeftOut && drop.Placement is { Layer.IsBase: false, Facts.Entry.Unreadable: null }
+            ? overlay.RulesFor(drop.Placement)
+                .SelectMany(active => Inspect(overlay, drop.Placement, active))
+                .Where(f => f.Severity != Severity.Blocker)
+            : [];
+
     /// <summary>Looks at a file which the host shows.</summary>
     protected abstract IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, TRule rule);
 }

@@ -23,6 +23,12 @@ public abstract record Fix(string Title, bool LosesNothing, bool LeavesNoChoice)
     public virtual bool IsOffer => false;
 
     /// <summary>
+    /// The free paths that it fills with other files of the pack; of several that would fill one path together none is applied, since
+    /// which of them it is has to be chosen.
+    /// </summary>
+    public virtual IEnumerable<PackPath> Fills => [];
+
+    /// <summary>
     /// True for what has to be done last of all that is done to a file: an edge that was cleared before it is scaled is clear no more.
     /// </summary>
     public virtual bool ComesLast => false;

@@ -9,5 +9,8 @@ public sealed record LiftOut(string Folder, IReadOnlyList<RenameToPlace> Moves)
     : Fix($"Move {Moves.Count} files out of {Folder}", LosesNothing: true, LeavesNoChoice: Moves.All(m => m.LeavesNoChoice))
 {
     /// <inheritdoc/>
+    public override IEnumerable<PackPath> Fills => Moves.SelectMany(m => m.Fills);
+
+    /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) => [.. Moves.SelectMany(m => m.Edit(tree, context))];
 }

@@ -16,6 +16,9 @@ public sealed record RenameToPlace(
     public override bool KeepsOriginals => false;
 
     /// <inheritdoc/>
+    public override IEnumerable<PackPath> Fills => [To];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
         Renaming.Edits(context.Profile, context.Edition, tree, From, To);
 }

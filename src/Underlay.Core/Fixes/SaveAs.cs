@@ -25,6 +25,9 @@ public sealed record SaveAs(PackPath From, PackPath To, PackPictureFormat Format
             : null;
 
     /// <inheritdoc/>
+    public override IEnumerable<PackPath> Fills => From == To ? [] : [To];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context)
     {
         if (tree.Find(From) is not { } file

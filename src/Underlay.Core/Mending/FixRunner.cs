@@ -79,9 +79,8 @@ public sealed class FixRunner
         {
             var before = runner.applied.Count;
             var wanted = report.Findings
-                .Where(f => f.Waiver is null && f.Fix is { } fix && IsWanted(f, fix, only) && !runner.held.ContainsKey(f.Key))
-                .ToList();
-            (tree, report) = runner.Apply(tree, report, wanted);
+                .Where(f => f.Waiver is null && f.Fix is { } fix && IsWanted(f, fix, only) && !runner.held.ContainsKey(f.Key));
+            (tree, report) = runner.Apply(tree, report, Uncontested(wanted));
             if (runner.applied.Count > before) continue;
             (tree, report) = runner.ApplyChains(tree, report, f => IsWanted(f, f.Fix!, only));
             if (runner.applied.Count == before) break;
@@ -112,9 +111,17 @@ public sealed class FixRunner
         Author? author = null)
     {
         var runner = new FixRunner(packName, author, profile, check);
-        (tree, report) = runner.Apply(tree, report, wanted, made);
+        (tree, report) = runner.Apply(tree, report, Uncontested(wanted), made);
         if (withChains) (tree, report) = runner.ApplyChains(tree, report, _ => true);
         return runner.Outcome(tree, report);
+    }
+
+    /// <summary>These without those of which several would fill one path: two looks of the same files, say, of which one is meant.</summary>
+    private static List<Finding> Uncontested(IEnumerable<Finding> wanted)
+    {
+        var all = wanted.ToList();
+        var contested = all.SelectMany(f => f.Fix!.Fills).GroupBy(p => p).Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet();
+        return contested.Count == 0 ? all : all.FindAll(f => !f.Fix!.Fills.Any(contested.Contains));
     }
 
     /// <summary>What a finding's fix changes, originals kept; nothing when it has no fix or the fix no longer applies.</summary>

@@ -204,6 +204,12 @@ public static class NearMissFinder
     {
         if (wanted.Hole is null) return Slips.AreOneApart(wanted.Before, text) ? wanted.Before : null;
         if (!text.StartsWith(wanted.Before, StringComparison.Ordinal)) return null;
+        // A member of a set by its name but for a letter.
+        if (text.EndsWith(wanted.After, StringComparison.Ordinal)
+            && wanted.Hole.Choices.Length > 0
+            && text.Length > wanted.Before.Length + wanted.After.Length
+            && Slips.Nearest(wanted.Hole.Choices, text[wanted.Before.Length..^wanted.After.Length]) is { } member)
+            return wanted.Before + member + wanted.After;
         for (var end = text.Length; end > wanted.Before.Length; end--)
         {
             var value = text[wanted.Before.Length..end];

@@ -59,10 +59,7 @@ internal static class NameEndpoints
                 $"“{how}” is nothing that is done with an entry: make, another, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var plan = deed == EntryDeed.Make ? New(snapshot, place ?? "", name ?? "") : Make(snapshot, deed, path ?? "", name ?? "");
-        return new PlanView(
-            plan.Path == default ? "" : plan.Path.Value,
-            plan.Problem,
-            [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
+        return PlanView.Of(plan);
     }
 
     private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
@@ -180,7 +177,13 @@ internal sealed record EntryNamed(long Revision, string Path);
 /// <param name="Path">Where the entry would be.</param>
 /// <param name="Problem">Why it cannot be done; null where it can.</param>
 /// <param name="Lines">What would be changed.</param>
-internal sealed record PlanView(string Path, string? Problem, IReadOnlyList<PlanLineView> Lines);
+internal sealed record PlanView(string Path, string? Problem, IReadOnlyList<PlanLineView> Lines)
+{
+    public static PlanView Of(EntryPlan plan) => new(
+        plan.Path == default ? "" : plan.Path.Value,
+        plan.Problem,
+        [.. plan.Lines.Select(l => new PlanLineView(l.Path.Value, l.Says))]);
+}
 
 /// <summary>One file that would be changed, and how.</summary>
 internal sealed record PlanLineView(string Path, string Says);

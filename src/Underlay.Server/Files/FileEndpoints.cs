@@ -5,7 +5,9 @@ using Underlay.Core.Hosts;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
+using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
+using Underlay.Server.Entries;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
 
@@ -44,6 +46,7 @@ internal static class FileEndpoints
             .AcceptsOneFile();
         pack.MapPost("/removals", RemoveAsync).WithName("removeFiles");
         pack.MapPost("/moves", MoveAsync).WithName("moveFile");
+        pack.MapGet("/moves/plan", PlanMoveAsync).WithName("planMove");
         pack.MapPost("/bring", BringAsync).WithName("bringFiles");
     }
 
@@ -131,6 +134,13 @@ internal static class FileEndpoints
         return new Changed(after.Revision);
     }
 
+    private static async Task<PlanView> PlanMoveAsync(Guid id, string from, string to, PackDesk desk, CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        if (!PackPath.TryParse(to, out var path, out var problem)) return new PlanView("", $"“{to}” {problem.Says()}.", []);
+        return PlanView.Of(FileRename.Plan(snapshot.NeedOverlay(), Parse(from), path));
+    }
+
     private static async Task<Changed> MoveAsync(Guid id, MoveRequest move, PackDesk desk, CancellationToken cancel)
     {
         var (from, to) = (Parse(move.From), Parse(move.To));
@@ -139,7 +149,11 @@ internal static class FileEndpoints
             if (snapshot.Tree.Find(from) is null) throw ProblemException.NoFile(move.From);
             if (snapshot.Tree.Find(to) is not null)
                 throw new ProblemException(409, "collides", $"{to} is there already. Nothing was changed.") { Paths = [move.To] };
-            return Renaming.Edits(snapshot.Profile, snapshot.Edition, snapshot.Tree, from, to);
+            if (snapshot.Overlay is null) return Renaming.Edits(snapshot.Profile, snapshot.Edition, snapshot.Tree, from, to);
+            var plan = FileRename.Plan(snapshot.Overlay, from, to);
+            return plan.Problem is { } problem
+                ? throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.")
+                : plan.Edits;
         }, cancel).ConfigureAwait(false);
         return new Changed(after.Revision);
     }

@@ -69,7 +69,6 @@ public class NeighboursAndEdgesTests
         Assert.Empty(Of(Surface("water", Picture.Filled(64, 64, new Pixel(250, 250, 250, 130))), "image/neighbour-step"));
 
     [Theory]
-    [InlineData(0, 1190, "96, 306, 438, 752, 884, 1094")]
     [InlineData(90, 120, "96")]
     [InlineData(300, 445, "306, 438")]
     public void A_band_over_edges_is_told_at_each_of_them(int from, int to, string columns)
@@ -132,4 +131,19 @@ public class NeighboursAndEdgesTests
     [Fact]
     public void A_seal_that_is_not_changed_is_not_judged_again() =>
         Assert.Empty(Of(APack.Of().With("wares/milk_jug/shelf.png", Picture.Shelf()), "image/fine-lettering"));
+
+    [Fact]
+    public void A_motif_that_recurs_over_every_edge_is_a_pattern_and_not_told()
+    {
+        // One strand over all the sheet's width: whole in each field, wherever it is cut.
+        var strand = Frieze((x, y) => Math.Abs(y - 75) < 9 ? new Pixel(230, 60, 80, 255) : new Pixel(90, 80, 70, 255));
+        Assert.Empty(Of(APack.Of().With("art/friezes/year.png", strand), "image/crosses-field"));
+    }
+
+    [Fact]
+    public void Another_hue_among_earth_colours_is_a_step_too()
+    {
+        var green = Of(Surface("flagstone", Picture.Filled(64, 64, new Pixel(20, 90, 30, 255))), "image/neighbour-step");
+        Assert.NotEmpty(green);
+    }
 }

@@ -55,4 +55,22 @@ public class UnfitParameterTests
         Assert.Contains("which has fineness", finding.Message, StringComparison.Ordinal);
         Assert.Null(finding.Fix);
     }
+
+    [Fact]
+    public void What_a_refused_glaze_has_besides_is_told_at_once()
+    {
+        const string refused = """
+            { "id": "moor.celadon", "body": "green", "rim": "#2f6e63",
+              "reactions": [
+                { "from_c": "hot", "to_c": 1100, "air": "any", "gives": { "type": "drip", "length_mm": 400 } },
+                { "from_c": 900, "to_c": 1000, "air": "any", "gives": { "type": "drip", "lenght_mm": 12 } },
+                { "from_c": 950, "to_c": 960, "air": "any", "gives": { "type": "drip" } }] }
+            """;
+        var told = APack.Of().With(Path, refused).Findings().Where(f => f.Path == Path).Select(f => $"{f.Code} {f.Pointer}").ToList();
+        Assert.Contains("entry/rejected /body", told);
+        Assert.Contains("entry/rejected /reactions/0/from_c", told);
+        Assert.Contains("entry/unfit-parameter /reactions/0/gives/length_mm", told);
+        Assert.Contains("entry/unfit-parameter /reactions/1/gives/lenght_mm", told);
+        Assert.Contains("entry/row-never-used /reactions/2", told);
+    }
 }

@@ -26,6 +26,8 @@ public sealed class Outdoes : Check
     {
         if (placement.Layer.IsBase || placement.Place.Kind is not { Merits.Count: >= LeastToCompare } kind) return [];
         if (placement.Facts.Entry is not { IsAccepted: true, Text: var text }) return [];
+        // What the base says itself is not the author's doing.
+        if (overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash) return [];
         var mine = NumbersOf(overlay, placement, kind);
         var outdone = overlay.ShownIn(placement.Place)
             .Where(other => other.Layer.IsBase && other.Path != placement.Path)

@@ -15,12 +15,17 @@ public sealed class RowNeverUsed : RuleCheck<FirstFitsRule>
     public override CheckCode Code => new("entry/row-never-used");
 
     /// <inheritdoc/>
+    protected override bool ReadsLeftOut => true;
+
+    /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, FirstFitsRule rule)
     {
-        if (placement.Layer.IsBase || placement.Facts.Entry is not { IsAccepted: true, Text: var entry }) yield break;
+        if (placement.Layer.IsBase || placement.Facts.Entry is not { Unreadable: null, Text: var entry } facts) yield break;
         var before = new List<Row>();
         foreach (var (pointer, value) in entry.FindAll($"{rule.Rows}/*"))
         {
+            // What a row that is refused was to say nobody knows.
+            if (facts.Faults.Any(f => f.Pointer == pointer || f.Pointer.StartsWith(pointer + "/", StringComparison.Ordinal))) continue;
             var row = Row.Of(value, rule);
             var why = row.From > row.To
                 ? FormattableString.Invariant($"it begins at {row.From} and ends at {row.To}")

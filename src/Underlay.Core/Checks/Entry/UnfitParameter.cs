@@ -20,9 +20,12 @@ public sealed class UnfitParameter : RuleCheck<ParametersRule>
     public override CheckCode Code => new("entry/unfit-parameter");
 
     /// <inheritdoc/>
+    protected override bool ReadsLeftOut => true;
+
+    /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, ParametersRule rule)
     {
-        if (placement.Layer.IsBase || placement.Facts.Entry is not { IsAccepted: true, Text: var entry }) yield break;
+        if (placement.Layer.IsBase || placement.Facts.Entry is not { Unreadable: null, Text: var entry }) yield break;
         var book = overlay.Codebook(rule.Codebook);
         var byType = Parameter.By(rule, book);
         foreach (var (pointer, value) in entry.FindAll(rule.Field))

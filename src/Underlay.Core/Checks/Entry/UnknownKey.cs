@@ -19,6 +19,9 @@ public sealed class UnknownKey : RuleCheck<KeysRule>
     public override CheckScope Scope => CheckScope.Structure;
 
     /// <inheritdoc/>
+    protected override bool ReadsLeftOut => true;
+
+    /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, KeysRule rule)
     {
         if (placement.Layer.IsBase || placement.Facts.Entry is not { } entry) yield break;

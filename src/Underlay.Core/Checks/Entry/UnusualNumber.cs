@@ -26,12 +26,19 @@ public sealed class UnusualNumber : Check
     public override CheckScope Scope => CheckScope.File;
 
     /// <inheritdoc/>
-    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement) => Find(overlay, placement);
+
+    /// <inheritdoc/>
+    public override IEnumerable<Finding> Inspect(Overlay overlay, Drop drop) => Find(overlay, drop.Placement);
+
+    private IEnumerable<Finding> Find(Overlay overlay, Placement placement)
     {
         if (placement.Layer.IsBase || placement.Place.Content != PlaceContent.Entry) yield break;
-        if (placement.Facts.Entry is not { IsAccepted: true, Text: var text }) yield break;
+        if (placement.Facts.Entry is not { Unreadable: null, Text: var text } facts) yield break;
         foreach (var (pointer, number) in NumbersOf("", text.Root))
         {
+            // What is refused is told by that.
+            if (facts.Faults.Any(f => f.Pointer == pointer)) continue;
             var beside = overlay.Base.LinksOf(placement.Place).NumbersAt(pointer);
             if (beside.Count < LeastToCompare) continue;
             var (least, most) = (beside[0], beside[^1]);

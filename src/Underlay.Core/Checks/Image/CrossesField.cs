@@ -13,6 +13,8 @@ namespace Underlay.Core.Checks;
 public sealed class CrossesField : RuleCheck<FieldsRule>
 {
     private const double FewRows = 0.06;
+    private const int FewestOfPattern = 3;
+    private const double Alike = 0.6;
 
     /// <inheritdoc/>
     public override CheckCode Code => new("image/crosses-field");
@@ -27,7 +29,7 @@ public sealed class CrossesField : RuleCheck<FieldsRule>
             yield break;
         var model = FindModel(overlay, placement);
         var crossed = rule.Edges.Where(column => Crosses(mine, model, column)).ToList();
-        if (crossed.Count > 0)
+        if (crossed.Count > 0 && !IsPattern(mine, rule, crossed))
             yield return Report(
                 overlay,
                 placement,
@@ -58,6 +60,20 @@ public sealed class CrossesField : RuleCheck<FieldsRule>
         Looks.CrossingRows(mine, column)
             .Except(model is null ? [] : Looks.CrossingRows(model, column))
             .Count() > mine.Size.Height * FewRows;
+
+    /// <summary>True where the same runs over every edge: what recurs in each field is whole in each, wherever it is cut.</summary>
+    private static bool IsPattern(RgbaPicture mine, FieldsRule rule, List<int> crossed)
+    {
+        if (crossed.Count < rule.Widths.Count - 1 || crossed.Count < FewestOfPattern) return false;
+        var rows = crossed.ConvertAll(column => Looks.CrossingRows(mine, column));
+        var all = rows.SelectMany(r => r).Distinct().Count();
+        var common = rows.Skip(1).Aggregate(rows[0].ToHashSet(), (set, next) =>
+        {
+            set.IntersectWith(next);
+            return set;
+        });
+        return common.Count > all * Alike;
+    }
 
     private static int Shift(RgbaPicture mine, RgbaPicture? model, int column) =>
         SheetEdges.Shift(

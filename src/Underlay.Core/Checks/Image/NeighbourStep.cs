@@ -16,6 +16,9 @@ public sealed class NeighbourStep : Check
     private const double HardStep = 0.22;
     private const double Grown = 1.6;
 
+    // Oklab’s a and b of what is dug and fired reach a third of what its lightness does.
+    private const double HueWeight = 2;
+
     // By the facts, which stand for the bytes: a picture is measured once, however often its neighbours change.
     private static readonly ConditionalWeakTable<FileFacts, StrongBox<Oklab?>> Colours = [];
 
@@ -65,10 +68,17 @@ public sealed class NeighbourStep : Check
             && size.Width >= was.Width * 2
             && was == other)
             return $"Yours was enlarged to {size}, that one is still {other}: their grain no longer matches.";
-        double? Step(Placement a, Placement b) => ColourOf(overlay, a) is { } x && ColourOf(overlay, b) is { } y ? x.DistanceTo(y) : null;
-        return Step(mine, beside) is { } now && Step(own, besideOwn) is { } before && now > HardStep && now > before * Grown
+        double? StepOf(Placement a, Placement b) => ColourOf(overlay, a) is { } x && ColourOf(overlay, b) is { } y ? Step(x, y) : null;
+        return StepOf(mine, beside) is { } now && StepOf(own, besideOwn) is { } before && now > HardStep && now > before * Grown
             ? $"The step in colour between them is {now / Math.Max(before, 0.01):0.0} times what it was in the base."
             : null;
+    }
+
+    /// <summary>How far two grounds look apart: among earth colours another hue is seen as much as another lightness, on a smaller scale.</summary>
+    private static double Step(Oklab one, Oklab other)
+    {
+        var (light, green, blue) = (one.L - other.L, (one.A - other.A) * HueWeight, (one.B - other.B) * HueWeight);
+        return Math.Sqrt((light * light) + (green * green) + (blue * blue));
     }
 
     private static Oklab? ColourOf(Overlay overlay, Placement placement) =>

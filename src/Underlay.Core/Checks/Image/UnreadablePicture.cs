@@ -47,8 +47,16 @@ public sealed class UnreadablePicture : Check
             ? SourceReader.FormatOf(file.ReadStart(FileFormat.HeadBytes))
             : null;
         return format is not null && format != wanted
-            ? $"This is a {format} under the name of a {wanted}. Save it anew as {wanted.Wanted}."
+            ? $"This is a {format} under the name of a {wanted}. Save it anew as {wanted.Wanted}{AndSize(overlay, placement)}."
             : $"This is no picture that can be read: {problem}. Save it anew as {wanted.Wanted}.";
+    }
+
+    /// <summary>What else it would break once it can be read: its size is known before.</summary>
+    private static string AndSize(Overlay overlay, Placement placement)
+    {
+        if (overlay.Pack.Tree.Find(placement.Path) is not { } file || SourceReader.Describe(file.ReadAll()) is not { Size: var size }) return "";
+        var broken = placement.Place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault(r => r.Judge(size) is not null);
+        return broken is null ? "" : $"; it is {size}, too, where {broken.Nearest(size)} would do";
     }
 
     private static SaveAs? FindFix(Overlay overlay, Placement placement) =>

@@ -27,8 +27,7 @@ public sealed class OtherName : Check
         foreach (var index in IndexRows.Of(overlay))
             foreach (var row in index.Facts.Index!.Rows)
             {
-                if (!PackPath.TryParse(row.File, out var file, out _)) continue;
-                var words = NameWords.Of(file.FileName[..Math.Max(1, file.FileName.LastIndexOf('.'))]).Words;
+                var words = WordsOf(row);
                 foreach (var (level, code) in index.Place.Index!.Levels.Zip(row.Codes))
                     if (level.Identifies && FindOther(overlay.Codebook(level.Codebook), code, words) is { } other)
                         yield return Describe(overlay, index, row, level, code, other);
@@ -64,10 +63,27 @@ public sealed class OtherName : Check
             Path = IndexRows.PathOf(index, row),
             Discriminator = $"{row.At}/{level.Element}",
             At = row.At,
-            // A row’s own code is a word in it; codes around it say where the row stands.
+            // A row’s own code is a word in it; a code around it is changed where all that stands in it speaks of the other.
             Fix = level == index.Place.Index!.Levels[^1]
                 ? new SetRowCode(index.Path, index.Place.Index, row.File, other, book.NameOf(other))
+                : IsAllOf(overlay, index, level, code, other)
+                ? new RecodeIndex(index.Path, level.Element, level.Code, code, other, LeavesNoChoice: false)
                 : null,
         };
     }
+
+    /// <summary>True where every row below a code speaks of another, which stands nowhere yet.</summary>
+    private static bool IsAllOf(Overlay overlay, Placement index, IndexLevel level, string code, string other)
+    {
+        var book = overlay.Codebook(level.Codebook);
+        var at = index.Place.Index!.Levels.ToList().IndexOf(level);
+        var rows = index.Facts.Index!.Rows;
+        return rows.All(r => r.Codes[at] != other)
+            && rows.Where(r => r.Codes[at] == code).All(r => FindOther(book, code, WordsOf(r)) == other);
+    }
+
+    private static IReadOnlyList<string> WordsOf(IndexRow row) =>
+        PackPath.TryParse(row.File, out var file, out _)
+            ? NameWords.Of(file.FileName[..Math.Max(1, file.FileName.LastIndexOf('.'))]).Words
+            : [];
 }

@@ -47,7 +47,10 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
                 overlay,
                 placement,
                 rule.Else,
-                $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.");
+                $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.") with
+            {
+                Fix = new PutPrefix(placement.Path, rule.Placeholder, $"{prefix}_{name}"),
+            };
         }
     }
 

@@ -20,19 +20,23 @@ public sealed class NearMiss : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
-        foreach (var file in overlay.Pack.Unplaced)
-        {
-            if (overlay.Profile.FindUnjudged(file.Path) is not null) continue;
-            var candidates = NearMissFinder.OfUnplaced(overlay, file);
-            if (candidates.Count > 0)
+        var near = overlay.Pack.Unplaced
+            .Where(f => overlay.Profile.FindUnjudged(f.Path) is null)
+            .Select(f => (File: f, Candidates: NearMissFinder.OfUnplaced(overlay, f)))
+            .Where(n => n.Candidates.Count > 0)
+            .ToList();
+        var wanted = near.ToLookup(n => n.Candidates[0].Target, n => n.File.Path);
+        foreach (var (file, candidates) in near)
+            yield return Describe(
+                overlay,
+                file.Path,
+                candidates,
+                $"{overlay.Profile.Title} does not read a file of this name",
+                [.. wanted[candidates[0].Target].Where(p => p != file.Path)]) with
             {
-                yield return Describe(overlay, file.Path, candidates, $"{overlay.Profile.Title} does not read a file of this name") with
-                {
-                    Explains = [.. candidates.Select(c => c.Target)],
-                    Shared = candidates[0] is { Folder: { } folder, FitsContent: true } ? new Around(folder, overlay.Profile.Title) : null,
-                };
-            }
-        }
+                Explains = [.. candidates.Select(c => c.Target)],
+                Shared = candidates[0] is { Folder: { } folder, FitsContent: true } ? new Around(folder, overlay.Profile.Title) : null,
+            };
     }
 
     /// <inheritdoc/>
@@ -47,7 +51,7 @@ public sealed class NearMiss : Check
         var (candidates, missing) = NearMissFinder.OfAddition(overlay, placement);
         if (candidates.Count == 0) yield break;
         // What the near name lacks is this very file, so that one renaming mends both.
-        yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs") with
+        yield return Describe(overlay, placement.Path, candidates, "This would be something new, and lacks what that needs", []) with
         {
             Explains =
             [
@@ -57,17 +61,24 @@ public sealed class NearMiss : Check
         };
     }
 
-    private Finding Describe(Overlay overlay, PackPath path, IReadOnlyList<NearMissCandidate> candidates, string what)
+    private Finding Describe(
+        Overlay overlay,
+        PackPath path,
+        IReadOnlyList<NearMissCandidate> candidates,
+        string what,
+        IReadOnlyList<PackPath> rivals)
     {
         var best = candidates[0];
         var free = !overlay.PackHas(best.Target);
         var others = candidates.Count > 1 ? $" Also near: {string.Join(", ", candidates.Skip(1).Take(3).Select(c => c.Target))}." : "";
         var hint = !free
             ? " A file is already there."
+            : rivals.Count > 0
+            ? $" {rivals[0]}{(rivals.Count > 1 ? $" and {rivals.Count - 1} more" : "")} would go there too: choose one."
             : best.FitsContent
             ? ""
             : " Its bytes are of another format, so renaming alone would not do.";
-        var isOnly = candidates.Count == 1;
+        var isOnly = candidates.Count == 1 && rivals.Count == 0;
         return new Finding
         {
             Code = Code,

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { api, data } from '@/api/client'
 import { useChange } from '@/shared/composables/usePack'
 import UDialog from '@/shared/parts/UDialog.vue'
-import PlanList from './PlanList.vue'
+import PlanList from '@/shared/parts/PlanList.vue'
 
 /**
  * Gives an entry another name, or makes a new one of it; what will be done is listed before. Without an entry, one of the base or the

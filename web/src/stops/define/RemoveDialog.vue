@@ -5,7 +5,7 @@ import { useChange } from '@/shared/composables/usePack'
 import StateNote from '@/shared/parts/StateNote.vue'
 import UDialog from '@/shared/parts/UDialog.vue'
 import { count } from '@/shared/words'
-import PlanList from './PlanList.vue'
+import PlanList from '@/shared/parts/PlanList.vue'
 import { useTies } from './useTies'
 
 /** Takes an entry out of the pack with what is its own, once it is known who uses it. */

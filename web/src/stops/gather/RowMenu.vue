@@ -5,16 +5,11 @@ import { ref } from 'vue'
 import { fileUrl } from '@/api/client'
 import { useFiles } from '@/shared/composables/useFiles'
 import type { Row } from '@/shared/ledger'
-import UDialog from '@/shared/parts/UDialog.vue'
+import RenameFile from './RenameFile.vue'
 
 const props = defineProps<{ pack: string; row: Row }>()
 const files = useFiles(() => props.pack)
 const isRenaming = ref(false)
-const to = ref('')
-
-async function rename() {
-    if (await files.rename(props.row, to.value.trim())) isRenaming.value = false
-}
 </script>
 
 <template>
@@ -28,7 +23,7 @@ async function rename() {
                     type="button"
                     class="block w-full px-3 py-1 text-left"
                     :class="active ? 'bg-film' : ''"
-                    @click="((to = row.path), (isRenaming = true))"
+                    @click="isRenaming = true"
                 >
                     Rename …
                 </button>
@@ -54,18 +49,5 @@ async function rename() {
             </MenuItem>
         </MenuItems>
     </Menu>
-    <UDialog v-if="isRenaming" v-model="isRenaming" title="Rename" is-wide>
-        <form @submit.prevent="rename">
-            <label>
-                <span class="font-semibold">Path in the pack</span>
-                <input v-model="to" class="field mt-1 font-mono" required maxlength="400" />
-            </label>
-            <div class="mt-5 flex justify-end gap-3">
-                <button type="button" class="press" @click="isRenaming = false">Not now</button>
-                <button type="submit" class="press press-main" :disabled="files.isBusy.value || to.trim() === row.path">
-                    Rename
-                </button>
-            </div>
-        </form>
-    </UDialog>
+    <RenameFile v-if="isRenaming" v-model="isRenaming" :pack="pack" :row="row" />
 </template>

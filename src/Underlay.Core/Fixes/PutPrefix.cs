@@ -1,0 +1,23 @@
+using Underlay.Core.Packs;
+using Underlay.Core.Renames;
+
+namespace Underlay.Core.Fixes;
+
+/// <summary>Puts the author's prefix before a name, in all files that have it and wherever the pack speaks of it.</summary>
+/// <param name="Path">One of the files.</param>
+/// <param name="Placeholder">The placeholder of its path that holds the name.</param>
+/// <param name="Name">The name with the prefix.</param>
+public sealed record PutPrefix(PackPath Path, string Placeholder, string Name)
+    : Fix($"Name it {Name}", LosesNothing: true, LeavesNoChoice: false)
+{
+    /// <inheritdoc/>
+    public override bool KeepsOriginals => false;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
+        context.Overlay is { } overlay
+        && overlay.Profile.Locate(Path, overlay.Edition) is { Place.Pattern: { } pattern } found
+        && pattern.Fill(found.Bindings.With(Placeholder, Name)) is { } to
+            ? FileRename.Plan(overlay, tree, Path, to).Edits
+            : [];
+}
