@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
+import { useHelp } from './frame/help/useHelp'
 import KeysHelp from './frame/KeysHelp.vue'
 import MessageLine from './shared/parts/MessageLine.vue'
 import TogetherDialog from './shared/parts/TogetherDialog.vue'
@@ -7,6 +9,9 @@ import { useTheme } from './shared/composables/useTheme'
 
 useTheme()
 const { isHelpOpen } = useAppKeys()
+const { isOpen: isReading } = useHelp()
+// Its texts are fetched when it is opened first.
+const HelpSheet = defineAsyncComponent(() => import('./frame/help/HelpSheet.vue'))
 </script>
 
 <template>
@@ -16,4 +21,5 @@ const { isHelpOpen } = useAppKeys()
     </div>
     <TogetherDialog />
     <KeysHelp v-model="isHelpOpen" />
+    <HelpSheet v-if="isReading" />
 </template>

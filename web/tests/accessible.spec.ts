@@ -44,7 +44,7 @@ const opened: Record<string, (page: Page, id: string) => Promise<void>> = {
     },
     keys: async (page, id) => {
         await page.goto(`/packs/${id}/gather`)
-        await page.getByRole('button', { name: '? Keys' }).click()
+        await page.getByRole('button', { name: 'Keys', exact: true }).click()
     },
     'the menu of places': async (page, id) => {
         await page.goto(`/packs/${id}/gather`)

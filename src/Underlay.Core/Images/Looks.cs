@@ -10,6 +10,9 @@ public static class Looks
     private const int Around = 6;
     private const double Unbroken = 0.07;
 
+    // Oklab: what one tells apart at a glance.
+    private const double Apart = 0.12;
+
     // So small a share of a picture is specks, not letters.
     private const int Specks = 100;
 
@@ -87,11 +90,19 @@ public static class Looks
         for (var y = 0; y < picture.Size.Height; y++)
         {
             if (!GoesOn(picture, column, y)) continue;
-            if (usual[3] <= Seen || Plain(picture.At(column - 1, y)).DistanceTo(Plain(usual)) > 0.12) rows.Add(y);
+            if (usual[3] <= Seen || Plain(picture.At(column - 1, y)).DistanceTo(Plain(usual)) > Apart) rows.Add(y);
         }
 
         return rows;
     }
+
+    /// <summary>True where two pixels of a row are of colours that one tells apart at a glance.</summary>
+    /// <param name="picture">The picture.</param>
+    /// <param name="y">The row.</param>
+    /// <param name="one">The column of the one.</param>
+    /// <param name="other">The column of the other.</param>
+    public static bool Differ(RgbaPicture picture, int y, int one, int other) =>
+        Plain(picture.At(one, y)).DistanceTo(Plain(picture.At(other, y))) > Apart;
 
     /// <summary>True when no two neighbours around an edge differ in a row: a frame or a field's own colour would break it.</summary>
     private static bool GoesOn(RgbaPicture picture, int column, int y)

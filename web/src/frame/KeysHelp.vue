@@ -7,6 +7,8 @@ const preferences = usePreferences()
 
 const keys = [
     ['1 to 5, 0, 9', 'Gather, Shape, Define, Prove, Release; Packs; Hosts'],
+    ['F1', 'Help for where you stand'],
+    ['?', 'These keys'],
     ['/', 'Search'],
     ['t', 'The tray, in Gather'],
     ['n', 'New pack, in Packs'],
@@ -31,7 +33,7 @@ const keys = [
 
 <template>
     <UDialog v-model="isOpen" title="Keys and appearance" is-wide>
-        <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+        <dl class="grid max-h-[46vh] grid-cols-[auto_1fr] gap-x-6 gap-y-1 overflow-y-auto" tabindex="0">
             <template v-for="[key, act] in keys" :key="key">
                 <dt class="text-small font-mono">{{ key }}</dt>
                 <dd>{{ act }}</dd>

@@ -14,6 +14,7 @@ import { lastTyped } from '@/shared/typed'
 import StopLine from './StopLine.vue'
 import { dropKey, useTrayDrop } from './useTrayDrop'
 import { useAppKeys } from './useAppKeys'
+import { useHelp } from './help/useHelp'
 
 /** A pack's frame: its front and title, the section, the stops, and below them the work. */
 const props = defineProps<{ id: string }>()
@@ -22,6 +23,8 @@ const change = useChange(() => props.id)
 const place = useQueryValue('place')
 const router = useRouter()
 const { isHelpOpen, onUndo, onRedo } = useAppKeys()
+const help = useHelp()
+const route = useRoute()
 
 const work = ref<HTMLElement>()
 /** Put into the bin, here or by another page: what is shown is no longer worked on. */
@@ -30,7 +33,6 @@ const isGone = computed(
 )
 const summary = computed(() => pack.value?.summary)
 // A stop that is gone to has the focus, so that its keys act at once; its list gives it to the row that was left.
-const route = useRoute()
 watch(
     () => [route.name, route.query.look, route.query.path],
     async ([name], [before]) => {
@@ -122,7 +124,14 @@ onRedo.value = redo
                 @choose="place = $event"
             />
         </header>
-        <StopLine :pack="pack" :is-busy="change.isBusy.value" @undo="undo" @redo="redo" @keys="isHelpOpen = true" />
+        <StopLine
+            :pack="pack"
+            :is-busy="change.isBusy.value"
+            @undo="undo"
+            @redo="redo"
+            @keys="isHelpOpen = true"
+            @help="help.openHere(route)"
+        />
         <main
             id="work"
             ref="work"

@@ -9,7 +9,7 @@ import { count, whole } from '@/shared/words'
 
 /** The five stops in working order, each with the one number that matters there. */
 const props = defineProps<{ pack: PackView; isBusy: boolean }>()
-defineEmits<{ undo: []; redo: []; keys: [] }>()
+defineEmits<{ undo: []; redo: []; keys: []; help: [] }>()
 const route = useRoute()
 
 const undoes = computed(() => (lastTyped.value ? `what you typed in ${lastTyped.value.title}` : props.pack.undo))
@@ -98,7 +98,8 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
                 <ArrowUturnRightIcon class="size-4" aria-hidden="true" /><span class="max-[1000px]:sr-only">Redo</span>
             </button>
             <router-link :to="{ name: 'hosts', params: { host: summary.host } }">Hosts</router-link>
-            <button type="button" @click="$emit('keys')">? Keys</button>
+            <button type="button" title="F1" @click="$emit('help')">Help</button>
+            <button type="button" title="?" @click="$emit('keys')">Keys</button>
         </div>
     </div>
 </template>

@@ -1,6 +1,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useKeys } from '@/shared/composables/useKeys'
+import { useHelp } from './help/useHelp'
 
 const isHelpOpen = ref(false)
 const onUndo = ref<(() => void) | null>(null)
@@ -10,7 +11,7 @@ let isBound = false
 /** The stops in their order, each under its number. */
 const stops = ['gather', 'shape', 'define', 'prove', 'release']
 
-/** The keys that hold everywhere: numbers for the stops, packs and hosts, "/" for search, "?" for help, Ctrl+Z and Ctrl+Shift+Z. */
+/** The keys that hold everywhere: numbers for the stops, packs and hosts, "/" for search, "?" for the keys, F1 for help, Ctrl+Z and Ctrl+Shift+Z. */
 export function useAppKeys() {
     const router = useRouter()
     if (!isBound) {
@@ -42,6 +43,13 @@ function bind(router: ReturnType<typeof useRouter>) {
         },
         { capture: true },
     )
+
+    // Where one types, too.
+    window.addEventListener('keydown', (event) => {
+        if (event.key !== 'F1') return
+        event.preventDefault()
+        if (!document.querySelector('[role="dialog"]')) useHelp().openHere(router.currentRoute.value)
+    })
 
     // Esc leaves a field for the work around it; from there it leads back.
     window.addEventListener('keydown', (event) => {

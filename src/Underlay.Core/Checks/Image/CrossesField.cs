@@ -61,18 +61,18 @@ public sealed class CrossesField : RuleCheck<FieldsRule>
             .Except(model is null ? [] : Looks.CrossingRows(model, column))
             .Count() > mine.Size.Height * FewRows;
 
-    /// <summary>True where the same runs over every edge: what recurs in each field is whole in each, wherever it is cut.</summary>
+    /// <summary>
+    /// True where fields that are made alike meet at every edge in the same rows, and each is whole: inside the fields there is something
+    /// else. A ribbon over all of them is not broken inside.
+    /// </summary>
     private static bool IsPattern(RgbaPicture mine, FieldsRule rule, List<int> crossed)
     {
         if (crossed.Count < rule.Widths.Count - 1 || crossed.Count < FewestOfPattern) return false;
         var rows = crossed.ConvertAll(column => Looks.CrossingRows(mine, column));
-        var all = rows.SelectMany(r => r).Distinct().Count();
-        var common = rows.Skip(1).Aggregate(rows[0].ToHashSet(), (set, next) =>
-        {
-            set.IntersectWith(next);
-            return set;
-        });
-        return common.Count > all * Alike;
+        var common = rows[0].Where(y => rows.TrueForAll(r => r.Contains(y))).ToList();
+        return common.Count > rows.SelectMany(r => r).Distinct().Count() * Alike && common.Count(IsBroken) > common.Count * Alike;
+
+        bool IsBroken(int y) => crossed.Zip(crossed.Skip(1)).All(field => Looks.Differ(mine, y, field.First, (field.First + field.Second) / 2));
     }
 
     private static int Shift(RgbaPicture mine, RgbaPicture? model, int column) =>

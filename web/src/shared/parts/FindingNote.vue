@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { FindingsView, FindingView } from '@/api/client'
+import { useHelp } from '@/frame/help/useHelp'
 import { useWaivers } from '../composables/useWaivers'
 import FindingParts from './FindingParts.vue'
 import HalfChanged from './HalfChanged.vue'
@@ -13,6 +14,7 @@ import SeverityMark from './SeverityMark.vue'
 const props = defineProps<{ pack: string; finding: FindingView }>()
 const waivers = useWaivers(() => props.pack)
 const isWaiving = ref(false)
+const help = useHelp()
 
 /** Others of the same kind, which may be left for the same reason. */
 const queries = useQueryClient()
@@ -72,6 +74,15 @@ async function close() {
             <router-link v-if="where" class="word" :to="where">{{
                 where.name === 'define' ? 'Edit it' : 'Look at it'
             }}</router-link>
+            <button
+                type="button"
+                class="word"
+                :aria-label="`What ${finding.name.code} means`"
+                data-test="explain"
+                @click="help.openCheck(finding.name.code)"
+            >
+                What it means
+            </button>
             <button v-if="finding.waived" type="button" class="word" @click="waivers.withdraw(finding.name)">
                 Withdraw the waiver
             </button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useHelp } from '@/frame/help/useHelp'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -19,6 +20,7 @@ const contents: Record<string, string> = {
     index: 'one XML index',
 }
 const route = useRoute()
+const help = useHelp()
 const router = useRouter()
 const host = computed(() => hosts.value?.find((h) => h.key === route.params.host) ?? hosts.value?.[0])
 </script>
@@ -36,7 +38,8 @@ const host = computed(() => hosts.value?.find((h) => h.key === route.params.host
                     >{{ h.title }}</router-link
                 >
             </nav>
-            <button type="button" class="word ml-auto" @click="router.back()">Back</button>
+            <button type="button" class="word ml-auto" title="F1" @click="help.open()">Help</button>
+            <button type="button" class="word" @click="router.back()">Back</button>
             <router-link class="word" :to="{ name: 'packs' }">Packs</router-link>
         </header>
         <StateNote v-if="isPending || error" :is-loading="isPending" :problem="error" @again="refetch" />

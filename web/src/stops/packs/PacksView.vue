@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, data, type PackListItem } from '@/api/client'
 import { useAppKeys } from '@/frame/useAppKeys'
+import { useHelp } from '@/frame/help/useHelp'
 import { readChosen, useDrop } from '@/shared/composables/useDrop'
 import { useKeys } from '@/shared/composables/useKeys'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
@@ -27,6 +28,8 @@ const folder = ref<HTMLInputElement>()
 const archive = ref<HTMLInputElement>()
 const router = useRouter()
 const { isHelpOpen } = useAppKeys()
+const help = useHelp()
+const route = useRoute()
 const importing = useImport()
 const bin = useBin()
 const isOver = useDrop(importing.offer)
@@ -71,7 +74,8 @@ useKeys({
             <h1 class="text-huge font-bold">Underlay</h1>
             <nav class="ml-auto flex gap-6" aria-label="More">
                 <router-link :to="{ name: 'hosts' }">Hosts</router-link>
-                <button type="button" @click="isHelpOpen = true">? Keys</button>
+                <button type="button" title="F1" @click="help.openHere(route)">Help</button>
+                <button type="button" title="?" @click="isHelpOpen = true">Keys</button>
             </nav>
         </header>
         <div class="border-line flex flex-wrap items-center gap-3 border-b px-6 pt-1 pb-4">
