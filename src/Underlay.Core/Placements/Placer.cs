@@ -146,10 +146,16 @@ public sealed class Placer
         if (ByManifestItself(file, content) is { } manifest) Add(manifest);
         // What cannot be read is of no use anywhere.
         var raised = OneMore.Raise(found.Values);
-        var candidates = raised.Select(c => c with { Doubt = flaw ?? c.Doubt ?? OverOwn(overlay, file, c.Target) });
+        var candidates = raised.Select(c => c with { Doubt = flaw ?? c.Doubt ?? OverOwn(overlay, file, c.Target) ?? OfTemplate(file) });
         var (ordered, likely) = Order(candidates, content);
         return new PlacementAdvice(file, ordered, flaw, content.Size, content.Begins, likely);
     }
+
+    /// <summary>What is called as templates call what they come with is looked at first.</summary>
+    private static string? OfTemplate(TreeFile file) =>
+        LeftoverNames.IsExample(KnownTargets.StemOf(file.Path.FileName)) || file.Path.Segments.SkipLast(1).Any(LeftoverNames.IsExample)
+            ? "its name is that of an example that a template came with"
+            : null;
 
     /// <summary>What would take the place of the author's own work is looked at first, whatever speaks for it.</summary>
     internal static string? OverOwn(Overlay overlay, TreeFile file, PackPath target) =>

@@ -37,7 +37,7 @@ public sealed class UnnamedAuthor : Check
 
         if (manifest.IsSound
             && manifest.Text!.FindString(overlay.Profile.Manifest.AuthorField) is { } name
-            && name.Trim().Equals(WriteManifest.NoAuthor, StringComparison.OrdinalIgnoreCase))
+            && (name.Trim().Equals(WriteManifest.NoAuthor, StringComparison.OrdinalIgnoreCase) || LeftoverNames.IsTemplateText(name)))
         {
             var fix = new NameAuthor(overlay.Profile.Manifest.Path, overlay.Profile.Manifest.AuthorField, "Your name", "");
             yield return Describe(overlay, fix, $"The author is “{name}”: people would read that as your name.");

@@ -21,33 +21,56 @@ public sealed partial class Leftover : Check
     public override IEnumerable<Finding> Inspect(Overlay overlay)
     {
         foreach (var file in overlay.Pack.Unplaced)
-            if (Recognise(file.Path) is { } what)
+            if (LeftoverNames.Recognise(file.Path) is { } what)
                 yield return Describe(
                     overlay,
                     file.Path,
                     $"{what.Capitalised()}; {overlay.Profile.Title} does not read it.",
                     ["path/no-place", "path/near-miss"]);
         foreach (var placement in overlay.Pack.Placements)
+        {
+            if (IsExample(overlay, placement))
+                yield return Describe(
+                    overlay,
+                    placement.Path,
+                    $"Its name is that of an example that a template came with; {overlay.Profile.Title} takes it for something new.",
+                    ["name/prefix", "companion/missing", "companion/ownerless"]);
             if (FindOriginal(overlay, placement) is { } original)
                 yield return Describe(
                     overlay,
                     placement.Path,
                     $"This looks like a copy that was kept of {original}; {overlay.Profile.Title} takes it for something new.",
                     ["name/prefix", "path/near-miss", "companion/missing", "companion/ownerless"]);
+        }
+
+        foreach (var finding in WordsOfManifest(overlay)) yield return finding;
     }
 
-    /// <summary>What a name says of a file that nothing reads, or null.</summary>
-    public static string? Recognise(PackPath path)
+    /// <summary>Words of the manifest that a template had in the place of the author's.</summary>
+    private IEnumerable<Finding> WordsOfManifest(Overlay overlay)
     {
-        var name = path.FileName;
-        if (Junk().IsMatch(name)
-            || path.Segments.Any(s => s.StartsWith("__", StringComparison.Ordinal) && s.EndsWith("OSX", StringComparison.Ordinal)))
-            return "an operating system or an editor left this behind";
-        if (name.StartsWith('.')) return "this is a hidden file";
-        if (Backup().IsMatch(name)) return "this is a backup copy";
-        if (Example().IsMatch(name)) return "this is an example that a template came with";
-        return Master().IsMatch(name) ? "this is a master that an editor works on; keep it beside the pack" : null;
+        if (overlay.Pack.Manifest is not { IsSound: true, Text: { } text }) yield break;
+        var field = overlay.Profile.Manifest.TitleField;
+        if (text.FindString(field) is not { } title || !LeftoverNames.IsTemplateText(title)) yield break;
+        var path = overlay.Profile.Manifest.Path;
+        yield return new Finding
+        {
+            Code = Code,
+            Severity = Severity.Warning,
+            Path = path.Value,
+            Pointer = field,
+            Message = $"The title “{title}” is what a template has in its place: people would read it as that of your pack.",
+            At = text.Locate(field),
+            Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
+        };
     }
+
+    /// <summary>True for something new that is called as templates call what they come with.</summary>
+    private static bool IsExample(Overlay overlay, Placement placement) =>
+        placement.Place.Pattern is { Placeholders: [.., var hole] }
+        && placement.Bindings.Find(hole) is { } name
+        && LeftoverNames.IsExample(name)
+        && overlay.Base.Find(placement.Path) is null;
 
     /// <summary>The file of which an addition is a copy by its name, or null.</summary>
     private static PackPath? FindOriginal(Overlay overlay, Placement placement)
@@ -69,33 +92,6 @@ public sealed partial class Leftover : Check
         Saw = new Dictionary<PackPath, ContentHash> { [path] = overlay.Pack.Facts[path].Hash },
         Fix = new SetAside(path),
     };
-
-    [
-        GeneratedRegex(
-            @"\A(thumbs\.db|desktop\.ini|\.ds_store|\._.*|~\$.*|.*\.(tmp|temp|swp|part|crdownload|lnk|lock))\z",
-            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
-            1000),
-    ]
-    private static partial Regex Junk();
-
-    [
-        GeneratedRegex(
-            @"(\.(bak|old|orig|backup)|~)\z|[ _-](backup|old|copy|kopie|copie)( ?\(?[0-9]+\)?)?\.[a-z0-9]+\z",
-            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
-            1000),
-    ]
-    private static partial Regex Backup();
-
-    [GeneratedRegex(@"\.(ora|svg|tiff?|exr|layers|master)\z", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Master();
-
-    [
-        GeneratedRegex(
-            @"\A(example|sample|template|untitled|placeholder)([ _.-].*)?\z",
-            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
-            1000),
-    ]
-    private static partial Regex Example();
 
     [GeneratedRegex(@"_(backup|old|copy|bak|orig|wip|tmp)_?[0-9]*\z", RegexOptions.CultureInvariant, 1000)]
     private static partial Regex Copy();

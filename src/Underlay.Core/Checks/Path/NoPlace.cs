@@ -20,7 +20,7 @@ public sealed class NoPlace : Check
     {
         foreach (var file in overlay.Pack.Unplaced)
         {
-            if (Leftover.Recognise(file.Path) is not null
+            if (Packs.LeftoverNames.Recognise(file.Path) is not null
                 || overlay.Profile.FindUnjudged(file.Path) is not null
                 || NearMissFinder.OfUnplaced(overlay, file).Count > 0)
                 continue;

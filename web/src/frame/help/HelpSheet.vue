@@ -5,7 +5,7 @@ import { linked, pageAt, pages, search, type HelpPage } from './pages'
 import { useHelp } from './useHelp'
 
 /** Help as a sheet from the right: the guide, what each finding means, the words. Esc closes it, and the focus is where it was. */
-const { isOpen, topic } = useHelp()
+const { isOpen, topic, close } = useHelp()
 const typed = ref('')
 const field = ref<HTMLInputElement>()
 const body = ref<HTMLElement>()
@@ -43,7 +43,7 @@ function follow(event: MouseEvent) {
 </script>
 
 <template>
-    <Dialog :open="isOpen" class="relative z-50" :initial-focus="field" @close="isOpen = false">
+    <Dialog :open="isOpen" class="relative z-50" :initial-focus="field" @close="close">
         <div class="fixed inset-0 bg-[#0f2e33]/25" aria-hidden="true"></div>
         <DialogPanel
             class="border-ink bg-film fixed inset-y-0 right-0 flex w-[480px] max-w-full flex-col border-l"
@@ -51,7 +51,7 @@ function follow(event: MouseEvent) {
         >
             <header class="border-line flex items-center gap-4 border-b px-6 py-4">
                 <DialogTitle class="text-large font-bold">Help</DialogTitle>
-                <button type="button" class="word ml-auto" @click="isOpen = false">Close</button>
+                <button type="button" class="word ml-auto" @click="close">Close</button>
             </header>
             <div class="border-line flex items-center gap-4 border-b px-6 py-3">
                 <label class="grow">

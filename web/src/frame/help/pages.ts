@@ -50,7 +50,10 @@ function rows(markdown: string): [string, string][] {
 /** All of help, in the order of the texts. It ships with the application: nothing is fetched from elsewhere. */
 export const pages: readonly HelpPage[] = [
     ...sections(guide, 2).map((s) => page('Guide', 'guide', s.title, html(s.tokens))),
-    ...sections(checks, 3).map((s) => page('Findings', 'checks', s.title, html(s.tokens))),
+    // What the host does, why and how to mend it: each by itself.
+    ...sections(checks.replaceAll(/ (\*\*(?:Why|Repair):\*\*)/g, '\n\n$1'), 3).map((s) =>
+        page('Findings', 'checks', s.title, html(s.tokens)),
+    ),
     ...rows(words).map(([word, meaning]) => page('Words', 'words', word, `<p>${meaning}</p>`)),
 ]
 

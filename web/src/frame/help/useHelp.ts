@@ -1,9 +1,11 @@
-import { ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import type { RouteLocationNormalizedLoaded } from 'vue-router'
 
 const isOpen = ref(false)
 /** The page that is shown; empty for the contents. */
 const topic = ref('')
+/** What had the focus before. */
+let opener: Element | null = null
 
 /** The page of the guide that goes with a stop. */
 const byStop: Record<string, string> = {
@@ -27,12 +29,19 @@ function codeAtFocus(): string | undefined {
 export function useHelp() {
     function open(key = '') {
         topic.value = key
+        if (!isOpen.value) opener = document.activeElement
         isOpen.value = true
+    }
+    /** Closes it; what had the focus has it again. */
+    async function close() {
+        isOpen.value = false
+        await nextTick()
+        if (opener instanceof HTMLElement) opener.focus()
     }
     /** Help for where one stands: the finding that has the focus, else the stop. */
     function openHere(route: RouteLocationNormalizedLoaded) {
         const code = codeAtFocus()
         open(code ? `checks/${code}` : (byStop[String(route.name)] ?? ''))
     }
-    return { isOpen, topic, open, openHere, openCheck: (code: string) => open(`checks/${code}`) }
+    return { isOpen, topic, open, close, openHere, openCheck: (code: string) => open(`checks/${code}`) }
 }
