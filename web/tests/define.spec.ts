@@ -112,9 +112,11 @@ test('what is made of what shows what a recipe of the pack changes', async ({ pa
     await expect(cup).toContainText('costs')
     await expect(page.getByText('The same things satisfy this recipe and “moor.tea_cup”')).toBeVisible()
     await cup.click()
-    await expect(page.locator('[data-test="graph"]').getByRole('button', { name: /Updraught kiln/ })).toBeVisible()
+    await expect(
+        page.locator('[data-test="economy-section"]').getByRole('button', { name: /Updraught kiln/ }),
+    ).toBeVisible()
     await page
-        .locator('[data-test="graph"]')
+        .locator('[data-test="economy-section"]')
         .getByRole('button', { name: /Updraught kiln/ })
         .click()
     await page.getByLabel('Amount', { exact: true }).first().fill('0.2')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { EconomyView, GoodView, RecipeView } from '@/api/client'
-import { graphOf } from '@/stops/define/economy/graph'
+import { sectionOf } from '@/stops/define/economy/columns'
 import { change, isChanged, sum, time } from '@/stops/define/economy/words'
 
 const good = (key: string, way: string | null = null, more: Partial<GoodView> = {}): GoodView => ({
@@ -40,29 +40,32 @@ const kiln: EconomyView = {
         recipe('press', ['sherds'], ['brick']),
     ],
 }
-const keys = (chosen: string) => graphOf(kiln, chosen).nodes.map((node) => node.key)
+const paths = (chosen: string) => {
+    const { toIt, fromIt } = sectionOf(kiln, chosen)
+    return [toIt, fromIt].map((columns) => columns.map(({ recipe }) => recipe.path))
+}
 
-describe('the graph of a good', () => {
-    it('has every way that makes it, of what goes into those the cheapest, and what takes it', () => {
-        expect(keys('jug').sort()).toEqual(['earth', 'dig', 'clay', 'fire', 'kilnful', 'jug', 'break', 'sherds'].sort())
+describe('the section of a good', () => {
+    it('has every way that makes it, before those the cheapest of what goes into them, and what takes it', () => {
+        expect(paths('jug')).toEqual([['dig', 'fire', 'kilnful'], ['break']])
+        expect(paths('earth')).toEqual([[], ['dig', 'wash']])
     })
 
-    it('goes from left to right', () => {
-        const at = Object.fromEntries(graphOf(kiln, 'jug').nodes.map((node) => [node.key, node.x]))
-        for (const line of [
-            ['earth', 'dig'],
-            ['dig', 'clay'],
-            ['clay', 'fire'],
-            ['fire', 'jug'],
-            ['jug', 'break'],
+    it('tells the cheapest way from others', () => {
+        const way = sectionOf(kiln, 'jug').toIt.map(({ recipe, isWay }) => [recipe.path, isWay])
+        expect(way).toEqual([
+            ['dig', true],
+            ['fire', true],
+            ['kilnful', false],
         ])
-            expect(at[line[0]!]).toBeLessThan(at[line[1]!]!)
     })
 
-    it('draws the cheapest way through, with its amounts', () => {
-        const { lines } = graphOf(kiln, 'jug')
-        expect(lines.filter((line) => line.isWay).map((line) => line.amount)).toContain('2')
-        expect(lines.filter((line) => !line.isWay)).toHaveLength(2)
+    it('draws goods as thick as there is much of them, and the line at one height', () => {
+        const { toIt, above, below } = sectionOf(kiln, 'jug')
+        const [dig] = toIt
+        expect(dig!.uses[0]!.height).toBeGreaterThan(dig!.makes[0]!.height)
+        expect(above).toBe(Math.max(...toIt.flatMap(({ makes }) => makes.map(({ height }) => height))))
+        expect(below).toBe(Math.max(...toIt.flatMap(({ uses }) => uses.map(({ height }) => height))))
     })
 
     it('comes to an end where goods are made of each other', () => {
@@ -71,14 +74,14 @@ describe('the graph of a good', () => {
             goods: [good('one', 'there'), good('two', 'back')],
             recipes: [recipe('there', ['two'], ['one']), recipe('back', ['one'], ['two'])],
         }
-        expect(graphOf(round, 'one').nodes).toHaveLength(4)
+        expect(sectionOf(round, 'one').toIt).toHaveLength(2)
     })
 
     it('leaves away what is too much, and says so', () => {
         const many = Array.from({ length: 100 }, (_, index) => recipe(`r${index}`, ['clay'], [`g${index}`]))
-        const graph = graphOf({ ...kiln, recipes: many }, 'clay')
-        expect(graph.isCut).toBe(true)
-        expect(graph.nodes.length).toBeLessThan(100)
+        const section = sectionOf({ ...kiln, recipes: many }, 'clay')
+        expect(section.isCut).toBe(true)
+        expect(section.fromIt.length).toBeLessThan(100)
     })
 })
 

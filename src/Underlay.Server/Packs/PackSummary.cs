@@ -38,6 +38,7 @@ internal sealed record SectionColumn(
     FindingCounts Findings);
 
 /// <summary>What every page shows of a pack.</summary>
+/// <param name="Looks">Paths of a few of its pictures, of different places, which stand in where it has no front.</param>
 /// <param name="PlaysSounds">The host plays sounds of packs.</param>
 internal sealed record PackSummary(
     string Host,
@@ -48,6 +49,7 @@ internal sealed record PackSummary(
     string? PackId,
     string? Version,
     string? Front,
+    IReadOnlyList<string> Looks,
     IReadOnlyList<SectionColumn> Section,
     FindingCounts Findings,
     int Files,
@@ -57,10 +59,12 @@ internal sealed record PackSummary(
     bool PlaysSounds)
 {
     /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
-    public const int Shape = 4;
+    public const int Shape = 5;
 
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
+
+    private const int MostLooks = 4;
 
     private static readonly string[] SizeCodes =
     [
@@ -72,7 +76,7 @@ internal sealed record PackSummary(
 
     /// <summary>Of a pack of which no more is known than what it is called.</summary>
     public static PackSummary Unknown(string host, string name) =>
-        new(host, host, "", "", name, null, null, null, [], new FindingCounts(0, 0, 0), 0, 0, 0, 0, false);
+        new(host, host, "", "", name, null, null, null, [], [], new FindingCounts(0, 0, 0), 0, 0, 0, 0, false);
 
     public static PackSummary Of(PackSnapshot snapshot)
     {
@@ -88,6 +92,7 @@ internal sealed record PackSummary(
             manifest.Id,
             manifest.Version,
             placements.FirstOrDefault(p => p.Place.ManifestField is not null && p.Facts.Picture is { IsReadable: true })?.Path.Value,
+            LooksOf(placements),
             SectionOf(snapshot),
             FindingCounts.Of(report.Findings),
             snapshot.Tree.Files.Count(f => !ReservedFolder.Holds(f.Path)),
@@ -96,6 +101,18 @@ internal sealed record PackSummary(
             placements.Count(p => p.Place.HoldsText) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1),
             profile.Places.Any(p => p.Content == PlaceContent.Sound && p.Editions.Holds(report.Edition)));
     }
+
+    /// <summary>One of each place first, so that a few show much of the pack.</summary>
+    private static List<string> LooksOf(IEnumerable<Placement> placements) =>
+    [
+        .. placements
+            .Where(p => p.Facts.Picture is { IsReadable: true } && p.Place.PictureFormat is { TakesOthers: true })
+            .GroupBy(p => p.Place)
+            .SelectMany(g => g.Take(MostLooks).Select((p, at) => (p.Path, At: at)))
+            .OrderBy(p => p.At)
+            .Take(MostLooks)
+            .Select(p => p.Path.Value),
+    ];
 
     /// <summary>
     /// The key of the section's column to which a finding belongs: that of its path, else of the files that it stands for.

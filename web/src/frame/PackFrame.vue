@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, provide, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { fileUrl, Problem } from '@/api/client'
+import { Problem } from '@/api/client'
 import type { Incoming } from '@/api/upload'
 import { useDrop } from '@/shared/composables/useDrop'
 import { useMessages } from '@/shared/composables/useMessages'
 import { useChange, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { isNowhere } from '@/shared/composables/useRowFocus'
+import PackFront from '@/shared/parts/PackFront.vue'
 import PackSection from '@/shared/parts/PackSection.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import { lastTyped } from '@/shared/typed'
@@ -98,17 +99,12 @@ onRedo.value = redo
                 class="flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
                 title="All packs"
             >
-                <img
-                    v-if="summary.front"
-                    :src="fileUrl(id, summary.front, `r${pack.revision}`)"
-                    alt=""
-                    class="mt-1 h-10 w-16 shrink-0 object-cover max-[1000px]:hidden"
+                <PackFront
+                    :pack="id"
+                    :summary="summary"
+                    :version="`r${pack.revision}`"
+                    class="mt-1 h-10 w-16 shrink-0 max-[1000px]:hidden"
                 />
-                <span
-                    v-else
-                    class="hatch border-line mt-1 h-10 w-16 shrink-0 border max-[1000px]:hidden"
-                    aria-hidden="true"
-                ></span>
                 <span class="min-w-0">
                     <h1 class="text-large truncate leading-6 font-bold" :title="summary.title">{{ summary.title }}</h1>
                     <span class="text-small block truncate">{{ summary.editionTitle }}</span>

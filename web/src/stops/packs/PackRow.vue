@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { fileUrl, type PackListItem } from '@/api/client'
+import { type PackListItem } from '@/api/client'
+import PackFront from '@/shared/parts/PackFront.vue'
 import PackSection from '@/shared/parts/PackSection.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { count, day, whole } from '@/shared/words'
@@ -20,13 +21,7 @@ const hasFindings = computed(() => summary.value.findings.blocker + summary.valu
         ]"
         data-pack
     >
-        <img
-            v-if="summary.front"
-            :src="fileUrl(pack.id, summary.front, pack.changedAt)"
-            alt=""
-            class="h-[94px] w-[150px] object-cover"
-        />
-        <span v-else class="hatch border-line h-[94px] w-[150px] border" aria-hidden="true"></span>
+        <PackFront :pack="pack.id" :summary="summary" :version="pack.changedAt" class="h-[94px] w-[150px]" />
         <div class="min-w-0">
             <h2 class="text-large truncate">
                 <!-- The whole row is the link. -->

@@ -10,7 +10,7 @@ import StateNote from '@/shared/parts/StateNote.vue'
 import { count } from '@/shared/words'
 import NameDialog from '../NameDialog.vue'
 import GoodList from './GoodList.vue'
-import RecipeGraph from './RecipeGraph.vue'
+import EconomySection from './EconomySection.vue'
 import { isChanged } from './words'
 
 /** What is made of what in the stack, and what the pack changes in it. */
@@ -127,7 +127,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                 :start="economy.recipes[0]?.place"
                 @done="open"
             />
-            <RecipeGraph
+            <EconomySection
                 v-if="pack && chosen"
                 class="min-h-0 grow"
                 :pack="id"
