@@ -116,7 +116,7 @@ public sealed class FixRunner
         return runner.Outcome(tree, report);
     }
 
-    /// <summary>These without those of which several would fill one path: two looks of the same files, say, of which one is meant.</summary>
+    /// <summary>These without those of which several would fill one path: two looks of the same files, say.</summary>
     private static List<Finding> Uncontested(IEnumerable<Finding> wanted)
     {
         var all = wanted.ToList();

@@ -22,10 +22,10 @@ public sealed record NameWords(
 
     private static readonly HashSet<string> Noise = new(StringComparer.Ordinal)
     {
-        Copy, "kopie", "copie", "copia", "final", "finished", "last", "latest", "take", "new", "neu", "old", "edit", "edited", "export", "exported", "fixed", "draft", "version", "ver", "v",
-        "wip", "test",
-        "img", "image", "picture", "pic", "texture", "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig",
-        "original", "resized", "repaint", "repainted",
+        Copy, "kopie", "copie", "copia", "final", "finished", "last", "latest", "take", "new", "neu", "old", "edit", "edited",
+        "export", "exported", "fixed", "draft", "version", "ver", "v", "wip", "test", "img", "image", "picture", "pic", "texture",
+        "photo", "scan", "screenshot", "dsc", "untitled", "unnamed", "backup", "bak", "orig", "original", "resized", "repaint",
+        "repainted",
     };
 
     /// <summary>Reads a name without its extension; or several names of a path, joined by "/".</summary>

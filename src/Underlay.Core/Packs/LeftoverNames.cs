@@ -2,7 +2,7 @@ using System.Text.RegularExpressions;
 
 namespace Underlay.Core.Packs;
 
-/// <summary>Names and words of what is left behind in packs: by systems, editors, habits, and by the template that a pack began as.</summary>
+/// <summary>Names and words of what is left behind in packs: by systems, editors, habits, and the template that a pack began as.</summary>
 public static partial class LeftoverNames
 {
     /// <summary>What a name says of a file that nothing reads, or null.</summary>
@@ -54,8 +54,10 @@ public static partial class LeftoverNames
 
     [
         GeneratedRegex(
-            @"\A([<\[{].*[>\]}]|(the )?(your|my|insert|enter) ?(own )?(author|name|title|pack|text)?s?( ?name)?( goes)? here|your (own )?(name|title|pack)"
-                + @"|(pack|author)('?s)? (name|title)|example( pack| author)?|untitled( pack)?|template|todo|tbd|changeme|change me|lorem ipsum.*)\z",
+            @"\A([<\[{].*[>\]}]"
+                + @"|(the )?(your|my|insert|enter) ?(own )?(author|name|title|pack|text)?s?( ?name)?( goes)? here"
+                + @"|your (own )?(name|title|pack)|(pack|author)('?s)? (name|title)|example( pack| author)?|untitled( pack)?"
+                + @"|template|todo|tbd|changeme|change me|lorem ipsum.*)\z",
             RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
             1000),
     ]

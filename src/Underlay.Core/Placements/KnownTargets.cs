@@ -91,7 +91,9 @@ internal sealed class KnownTargets
 
     private void Add(PackPath path, Place place, Bindings bindings)
     {
-        var (role, placeWords) = words.TryGetValue(place, out var known) ? known : words[place] = (RoleOf(profile, place), PlaceWordsOf(place));
+        var (role, placeWords) = words.TryGetValue(place, out var known)
+            ? known
+            : words[place] = (RoleOf(profile, place), PlaceWordsOf(place));
         var pattern = place.Pattern!;
         var number = pattern.Placeholders.FirstOrDefault(h => pattern.IsNumber(h));
         var choice = pattern.Placeholders.FirstOrDefault(h => pattern.ChoicesOf(h).Count > 0);

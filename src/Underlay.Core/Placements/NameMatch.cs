@@ -103,7 +103,8 @@ internal sealed record NameMatch(
         // A file that is called by its part alone belongs to the thing that a folder names.
         foreach (var folder in spoken.Folders)
         {
-            List<string> own = [.. WordsOf(folder.Tokens, target).Where(w => !target.PlaceWords.Contains(w) || target.Identity.Contains(w))];
+            bool SaysPlace(string word) => target.PlaceWords.Contains(word) && !target.Identity.Contains(word);
+            var own = WordsOf(folder.Tokens, target).FindAll(w => !SaysPlace(w));
             if (!MayBeTold(own, own.Count, target)) continue;
             var (inFolder, folderShare) = Compare(own, target);
             if (inFolder < Told.Slip) continue;

@@ -61,9 +61,13 @@ internal sealed class NewThingAdvice
 
     private Dictionary<PackPath, NewThingSeat> Find(List<PlacementAdvice> open)
     {
-        var plain = parts.Select(p => p.Owner).Distinct().ToDictionary(owner => owner, owner => open.ToLookup(a => PlainName(a.File.Path, owner)));
+        var plain = parts
+            .Select(p => p.Owner)
+            .Distinct()
+            .ToDictionary(owner => owner, owner => open.ToLookup(a => PlainName(a.File.Path, owner)));
         var things = open
-            .SelectMany(advice => parts.SelectMany(part => NameBy(advice.File.Path, part).Select(name => (Advice: advice, Part: part, Name: name))))
+            .SelectMany(advice => parts.Select(part => (Advice: advice, Part: part)))
+            .SelectMany(p => NameBy(p.Advice.File.Path, p.Part).Select(name => (p.Advice, p.Part, Name: name)))
             .Where(t => !IsThere(t.Part, t.Name))
             .GroupBy(t => (t.Part.Thing, t.Part.Owner, t.Name), t => (t.Advice, t.Part.Place))
             .Select(g => Seats(g.Key.Thing, g.Key.Owner, g.Key.Name, [.. g], plain[g.Key.Owner][g.Key.Name]))

@@ -50,7 +50,7 @@ internal static class SeriesAdvice
         if (files.Select(f => f.Number).Distinct().Count() < Fewest) return [];
         var seat = SeatOf(overlay, files.ConvertAll(f => f.Advice));
         // Numbers that the host does not have lead nowhere; its first one does.
-        if (seat is null && files.TrueForAll(f => f.Advice is { HasFirst: false } or { Candidates: [{ IsNew: true }, ..] })) 
+        if (seat is null && files.TrueForAll(f => f.Advice is { HasFirst: false } or { Candidates: [{ IsNew: true }, ..] }))
             seat = AsFirst(files[0].Advice.File).Select(f => SeatOf(overlay, [advise(f)])).FirstOrDefault(s => s is not null);
         if (seat is not var (place, rule, key)) return [];
         PackPath? At(int number) => FindPath(place, key, rule.Placeholder, number);
@@ -65,7 +65,8 @@ internal static class SeriesAdvice
         return files
             .Select(f => (f.Advice, Number: f.Number + shift, Target: At(f.Number + shift)))
             .Where(f => f.Target is not null)
-            .Select(f => Seated(overlay, f.Advice, place, f.Target!.Value, confidence, new SeriesSeat($"{place.Key}:{key.Key}", f.Number, says)));
+            .Select(f => Seated(overlay, f.Advice, place, f.Target!.Value, confidence, SeatAt(f.Number)));
+        SeriesSeat SeatAt(int number) => new($"{place.Key}:{key.Key}", number, says);
     }
 
     /// <summary>The series to which most of the files that lead anywhere seem to belong; null for none.</summary>
@@ -83,7 +84,7 @@ internal static class SeriesAdvice
         return seats.FirstOrDefault(g => g.Count() * 2 >= led.Count) is { Key: var seat } ? seat : null;
     }
 
-    /// <summary>A file under the names that the first of its series would have: its own with the first number, and that number alone.</summary>
+    /// <summary>A file under the names that the first of its series would have: its own with that number, and the number alone.</summary>
     private static IEnumerable<TreeFile> AsFirst(TreeFile file)
     {
         var name = file.Path.FileName;

@@ -52,7 +52,7 @@ internal static class UsualValues
         return kind.NamedValue(field) is { } named ? new UsualValue(field, named, "as its kind has it") : null;
     }
 
-    /// <summary>What the base's entries have in a number where it is above another: the middle of these, or the next whole number.</summary>
+    /// <summary>What the base's entries have in a number where it is above another: the middle of these, or one more.</summary>
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="place">The place of the entries.</param>
     /// <param name="field">Pointer to the number.</param>

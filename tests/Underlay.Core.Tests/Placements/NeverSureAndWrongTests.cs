@@ -92,7 +92,8 @@ public class NeverSureAndWrongTests
     [InlineData("evening/low_02.wav", "audio/bells/low_2.wav")]
     public void A_sound_that_is_called_like_one_goes_there(string path, string target)
     {
-        var advice = Advise(Repository.Kilnmoor, DemoBase.Kilnmoor, APack.Of().Tree, path, WavWriter.Write(TestSound.Tone(48_000, seconds: 1)));
+        var bytes = WavWriter.Write(TestSound.Tone(48_000, seconds: 1));
+        var advice = Advise(Repository.Kilnmoor, DemoBase.Kilnmoor, APack.Of().Tree, path, bytes);
         Assert.Equal(target, advice.Candidates[0].Target.Value);
         Assert.True(advice.IsSure);
     }

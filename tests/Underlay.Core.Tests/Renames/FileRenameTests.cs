@@ -45,7 +45,8 @@ public class FileRenameTests
                 "entries/towers/saltbrook_bell.json",
                 """
                 { "id": "saltbrook.bell", "occasions": ["market"],
-                  "peals": [{ "signal": "open", "weather": "any", "strokes": [{ "audio": "bells/saltbrook_low", "turns": 1, "rest_ms": 0 }] }] }
+                  "peals": [{ "signal": "open", "weather": "any",
+                    "strokes": [{ "audio": "bells/saltbrook_low", "turns": 1, "rest_ms": 0 }] }] }
                 """)
             .With(".underlay/script.csv", "sound,speaker,notes\nbells/saltbrook_low,Tove,soft\n");
         var after = After(pack, "audio/bells/saltbrook_low.wav", "audio/bells/saltbrook_deep.wav");
@@ -115,7 +116,8 @@ public class FileRenameTests
             .With("red/art/surfaces/flagstone.png", Picture.Filled(64, 64, new Pixel(200, 9, 9, 255)))
             .With("red/art/surfaces/fence.png", Picture.Of(64, 64));
         var told = pack.Findings().Where(f => f.Code.Value == "path/near-miss").ToList();
-        Assert.Contains(told, f => f.Message.Contains("red/art/surfaces/flagstone.png would go there too: choose one", StringComparison.Ordinal));
+        const string rival = "red/art/surfaces/flagstone.png would go there too: choose one";
+        Assert.Contains(told, f => f.Message.Contains(rival, StringComparison.Ordinal));
         foreach (var only in new[] { Array.Empty<string>(), ["path/near-miss"] })
             Assert.Null(Tests.Fixes.Fixing.Run(pack, only).Tree.Find(PackPath.Parse("art/surfaces/flagstone.png")));
     }

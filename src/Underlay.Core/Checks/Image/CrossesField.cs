@@ -72,7 +72,8 @@ public sealed class CrossesField : RuleCheck<FieldsRule>
         var common = rows[0].Where(y => rows.TrueForAll(r => r.Contains(y))).ToList();
         return common.Count > rows.SelectMany(r => r).Distinct().Count() * Alike && common.Count(IsBroken) > common.Count * Alike;
 
-        bool IsBroken(int y) => crossed.Zip(crossed.Skip(1)).All(field => Looks.Differ(mine, y, field.First, (field.First + field.Second) / 2));
+        bool IsBroken(int y) => crossed.Zip(crossed.Skip(1)).All(
+            field => Looks.Differ(mine, y, field.First, (field.First + field.Second) / 2));
     }
 
     private static int Shift(RgbaPicture mine, RgbaPicture? model, int column) =>

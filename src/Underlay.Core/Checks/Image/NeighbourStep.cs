@@ -74,7 +74,7 @@ public sealed class NeighbourStep : Check
             : null;
     }
 
-    /// <summary>How far two grounds look apart: among earth colours another hue is seen as much as another lightness, on a smaller scale.</summary>
+    /// <summary>How far two grounds look apart: among earth colours another hue tells as much as another lightness.</summary>
     private static double Step(Oklab one, Oklab other)
     {
         var (light, green, blue) = (one.L - other.L, (one.A - other.A) * HueWeight, (one.B - other.B) * HueWeight);

@@ -54,7 +54,8 @@ public sealed class UnreadablePicture : Check
     /// <summary>What else it would break once it can be read: its size is known before.</summary>
     private static string AndSize(Overlay overlay, Placement placement)
     {
-        if (overlay.Pack.Tree.Find(placement.Path) is not { } file || SourceReader.Describe(file.ReadAll()) is not { Size: var size }) return "";
+        if (overlay.Pack.Tree.Find(placement.Path) is not { } file) return "";
+        if (SourceReader.Describe(file.ReadAll()) is not { Size: var size }) return "";
         var broken = placement.Place.RulesOf<SizeRule>(overlay.Edition).FirstOrDefault(r => r.Judge(size) is not null);
         return broken is null ? "" : $"; it is {size}, too, where {broken.Nearest(size)} would do";
     }

@@ -6,10 +6,10 @@ using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
-using Underlay.Core.Renames;
+using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
 
-namespace Underlay.Core.Placements;
+namespace Underlay.Core.Renames;
 
 /// <summary>A file of the tray and the part of a new thing that it becomes.</summary>
 /// <param name="From">The file.</param>
@@ -56,7 +56,9 @@ public static class NewThings
             draft.Add(
                 entry,
                 FormattableString.Invariant($"{FieldName.Quote(rule.Field)} becomes {strength}, so that {part.One} is seen"),
-                new TreeEdit.Write(entry, JsonEdit.Set(text, rule.Field, Encoding.ASCII.GetBytes(strength.ToString(CultureInfo.InvariantCulture)))));
+                new TreeEdit.Write(entry, JsonEdit.Set(text, rule.Field, Json(strength))));
         }
     }
+
+    private static byte[] Json(double number) => Encoding.ASCII.GetBytes(number.ToString(CultureInfo.InvariantCulture));
 }

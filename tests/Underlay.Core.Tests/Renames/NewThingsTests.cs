@@ -1,9 +1,10 @@
 using Underlay.Core.Findings;
 using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
+using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
 
-namespace Underlay.Core.Tests.Placements;
+namespace Underlay.Core.Tests.Renames;
 
 /// <summary>Pictures that are called by the parts of something that is not there yet begin it: its entry, and each in its place.</summary>
 public class NewThingsTests
@@ -64,8 +65,11 @@ public class NewThingsTests
         Assert.DoesNotContain(after.Files, f => f.Path.IsBelow(ReservedFolder.Tray));
         Assert.DoesNotContain(
             CheckReport.Make(Profile, null, _ => DemoBase.Kilnmoor, after).Findings,
-            f => f.Severity == Severity.Blocker && f.Code.Value != "text/missing" && f.Path.Contains("kelp_bowl", StringComparison.Ordinal));
-        foreach (var path in new[] { "shelf.png", "skin.png", "mask.png" }) Assert.NotNull(after.Find(PackPath.Parse($"wares/kelp_bowl/{path}")));
+            f => f.Severity == Severity.Blocker
+                && f.Code.Value != "text/missing"
+                && f.Path.Contains("kelp_bowl", StringComparison.Ordinal));
+        foreach (var path in new[] { "shelf.png", "skin.png", "mask.png" })
+            Assert.NotNull(after.Find(PackPath.Parse($"wares/kelp_bowl/{path}")));
     }
 
     [Fact]
