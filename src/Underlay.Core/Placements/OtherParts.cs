@@ -44,7 +44,7 @@ internal sealed class OtherParts(Overlay overlay)
         };
     }
 
-    /// <summary>By the place of the thing's entry: parts of one file that no relation ties to it, and that have a word of their own.</summary>
+    /// <summary>By the place of the thing's entry: parts of one file that no relation ties to it and that have a word.</summary>
     private static ILookup<Place, (ThingRule Thing, ThingPart Part)> FindParts(Overlay overlay)
     {
         var profile = overlay.Profile;

@@ -11,7 +11,7 @@ let isBound = false
 /** The stops in their order, each under its number. */
 const stops = ['gather', 'shape', 'define', 'prove', 'release']
 
-/** The keys that hold everywhere: numbers for the stops, packs and hosts, "/" for search, "?" for the keys, F1 for help, Ctrl+Z and Ctrl+Shift+Z. */
+/** The keys that hold everywhere: numbers for stops, packs and hosts, "/" for search, "?" for the keys, F1 for help, undo and redo. */
 export function useAppKeys() {
     const router = useRouter()
     if (!isBound) {
