@@ -1,5 +1,6 @@
 using Underlay.Core.Packs;
 using Underlay.Core.Renames;
+using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Fixes;
 
@@ -15,9 +16,11 @@ public sealed record PutPrefix(PackPath Path, string Placeholder, string Name)
 
     /// <inheritdoc/>
     public override IReadOnlyList<TreeEdit> Edit(FileTree tree, FixContext context) =>
-        context.Overlay is { } overlay
-        && overlay.Profile.Locate(Path, overlay.Edition) is { Place.Pattern: { } pattern } found
-        && pattern.Fill(found.Bindings.With(Placeholder, Name)) is { } to
-            ? FileRename.Plan(overlay, tree, Path, to).Edits
-            : [];
+        context.Overlay is { } overlay && Target(overlay) is { } to ? FileRename.Plan(overlay, tree, Path, to).Edits : [];
+
+    /// <summary>Where the file then is; null where that is no path of its place.</summary>
+    internal PackPath? Target(Overlay overlay) =>
+        overlay.Profile.Locate(Path, overlay.Edition) is { Place.Pattern: { } pattern } found
+            ? pattern.Fill(found.Bindings.With(Placeholder, Name))
+            : null;
 }

@@ -34,26 +34,39 @@ public static class FileRename
     {
         if (tree.Find(from) is null) return EntryPlan.Refused(from, $"{from} is no longer in the pack.");
         if (tree.Find(to) is not null) return EntryPlan.Refused(from, $"{to} is there already.");
+        return Plan(overlay, tree, [(from, to)]);
+    }
+
+    /// <summary>What is to be done for several at once: those that name each other stay together. What cannot be moved stays.</summary>
+    /// <param name="overlay">The pack over its base.</param>
+    /// <param name="tree">The pack's files as they are now.</param>
+    /// <param name="wanted">The files and where they go.</param>
+    internal static EntryPlan Plan(Overlay overlay, FileTree tree, IReadOnlyList<(PackPath From, PackPath To)> wanted)
+    {
         var draft = new PlanDraft(tree);
-        var moves = Moves(overlay, tree, from, to).ToList();
-        foreach (var move in moves)
+        var byOld = new Dictionary<PackPath, PackPath>();
+        foreach (var move in wanted.SelectMany(w => Moves(overlay, tree, w.From, w.To)))
+        {
+            if (draft.Tree.Find(move.From) is null || draft.Tree.Find(move.To) is not null || !byOld.TryAdd(move.From, move.To)) continue;
             draft.Add(
                 move.From,
                 $"moved to {move.To}",
                 Renaming.Edits(overlay.Profile, overlay.Edition, draft.Tree, move.From, move.To));
-        var byOld = moves.ToDictionary(m => m.From, m => m.To);
-        foreach (var move in moves)
+        }
+
+        var naming = FieldsByWhatTheyName(overlay);
+        foreach (var (from, to) in byOld)
         {
-            if (overlay.OfPack(move.From) is not { } was || overlay.Profile.Locate(move.To, overlay.Edition) is not { } now) continue;
+            if (overlay.OfPack(from) is not { } was || overlay.Profile.Locate(to, overlay.Edition) is not { } now) continue;
             if (was.Place != now.Place) continue;
             Mentions.Follow(
                 draft,
-                Named(overlay, was, now.Bindings).Where(m => tree.Find(m.Entry.Path) is not null),
+                Named(overlay, naming, was, now.Bindings).Where(m => tree.Find(m.Entry.Path) is not null),
                 at => byOld.GetValueOrDefault(at, at));
             MoveRows(draft, overlay, was, now.Bindings);
         }
 
-        return draft.Done(to);
+        return draft.Done(wanted[0].To);
     }
 
     /// <summary>The entry that goes with a file of a thing of the pack's own, and the name that it gets; null for none.</summary>
@@ -94,18 +107,28 @@ public static class FileRename
             if (move.From != from && tree.Find(move.From) is not null && tree.Find(move.To) is null) yield return move;
     }
 
-    /// <summary>Fields of entries that name a file by what its path has at some holes, with what they then are to say.</summary>
-    private static IEnumerable<(Placement Entry, string Pointer, string Value)> Named(Overlay overlay, Placement was, Bindings now)
+    /// <summary>Fields of the pack's entries that name files, by the files' place, holes and what their paths have there.</summary>
+    private static ILookup<(string Place, string Holes, string Value), (Placement Entry, string Pointer)> FieldsByWhatTheyName(
+        Overlay overlay) =>
+        overlay.Profile.Places
+            .SelectMany(place => place.RulesOf<RefersToRule>(overlay.Edition).Select(rule => (Place: place, Rule: rule)))
+            .Where(r => r.Rule is { Place: not null, Placeholder: not null })
+            .SelectMany(r => overlay.Pack.In(r.Place).Select(entry => (r.Rule, Entry: entry)))
+            .SelectMany(r => (r.Entry.Facts.Entry?.Text.FindStrings(r.Rule.Field) ?? []).Select(t => (r.Rule, r.Entry, Found: t)))
+            .ToLookup(n => (n.Rule.Place!, n.Rule.Placeholder!, n.Found.Text), n => (n.Entry, n.Found.Pointer));
+
+    /// <summary>Fields that name a file by what its path has at some holes, with what they then are to say.</summary>
+    private static IEnumerable<(Placement Entry, string Pointer, string Value)> Named(
+        Overlay overlay,
+        ILookup<(string Place, string Holes, string Value), (Placement Entry, string Pointer)> naming,
+        Placement was,
+        Bindings now)
     {
-        foreach (var place in overlay.Profile.Places)
-            foreach (var rule in place.RulesOf<RefersToRule>(overlay.Edition))
-            {
-                if (rule.Place != was.Place.Key || rule.Placeholder is not { } holes) continue;
-                if (ValueOf(holes, was.Bindings) is not { } old || ValueOf(holes, now) is not { } value || old == value) continue;
-                foreach (var entry in overlay.Pack.In(place))
-                    foreach (var (pointer, _) in entry.Facts.Entry?.Text.FindStrings(rule.Field).Where(t => t.Text == old) ?? [])
-                        yield return (entry, pointer, value);
-            }
+        foreach (var holes in Holes(overlay, was.Place))
+        {
+            if (ValueOf(holes, was.Bindings) is not { } old || ValueOf(holes, now) is not { } value || old == value) continue;
+            foreach (var (entry, pointer) in naming[(was.Place.Key, holes, old)]) yield return (entry, pointer, value);
+        }
     }
 
     private static string? ValueOf(string holes, Bindings bindings)

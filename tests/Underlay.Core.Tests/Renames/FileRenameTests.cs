@@ -98,14 +98,27 @@ public class FileRenameTests
         pack = pack.With(
             "art/surfaces/foam_3.surface.json",
             """{ "made_of": "clay", "edge": "soft", "under": { "surface": "foam_4", "share": 0.5 } }""");
-        Assert.Equal(40, pack.Findings().Count(f => f.Fix is PutPrefix));
+        var all = Assert.Single(pack.Findings(), f => f.Code.Value == "name/prefix");
+        Assert.Equal((40, "Put the prefix before all 40"), (all.Parts.Count, all.Fix!.Title));
+        Assert.All(all.Parts, p => Assert.IsType<PutPrefix>(p.Fix));
         var outcome = Tests.Fixes.Fixing.Run(pack, "name/prefix");
-        Assert.Equal(40, outcome.Applied.Count);
+        Assert.Single(outcome.Applied);
         Assert.DoesNotContain(outcome.Report.Findings, f => f.Code.Value is "name/prefix" or "companion/missing" or "entry/dangling");
         Assert.Contains(
             "saltbrook_foam_4",
             Encoding.UTF8.GetString(outcome.Tree.Find(PackPath.Parse("art/surfaces/saltbrook_foam_3.surface.json"))!.ReadAll()),
             StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Many_foreign_files_are_one_finding_and_set_aside_in_one_press()
+    {
+        var pack = Enumerable.Range(0, 30).Aggregate(APack.Of().WithWare("tide_cup"), (p, i) => p.With($"notes/{i}.odt", "x"));
+        var all = Assert.Single(pack.Findings(), f => f.Code.Value == "path/no-place");
+        Assert.Equal((30, "Set all 30 aside"), (all.Parts.Count, all.Fix!.Title));
+        var after = Tests.Fixes.Fixing.Run(pack, "path/no-place").Tree;
+        Assert.DoesNotContain(after.Files, f => f.Path.IsBelow("notes"));
+        Assert.Equal(30, after.Files.Count(f => f.Path.IsBelow(".underlay/aside/notes")));
     }
 
     [Fact]

@@ -50,6 +50,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
                 $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.") with
             {
                 Fix = new PutPrefix(placement.Path, rule.Placeholder, $"{prefix}_{name}"),
+                Shared = new NoPrefix(overlay.Profile.Manifest.Path.Value, prefix),
             };
         }
     }
@@ -71,5 +72,16 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
             .OfType<Placement>()
             .ToList();
         return tied.All(p => !p.Layer.IsBase && overlay.Base.Find(p.Path) is null) && tied.Min(p => p.Path) == placement.Path;
+    }
+
+    /// <summary>Many names that were begun without a prefix.</summary>
+    private sealed record NoPrefix(string Manifest, string Prefix) : SharedCause(Manifest, "names")
+    {
+        public override int Least => 10;
+
+        public override string Says(IReadOnlyList<Finding> parts) =>
+            $"{parts.Count} new names do not begin with your prefix “{Prefix}_”: another pack may use the same.";
+
+        public override Fix FindFix(IReadOnlyList<Finding> parts) => new PutPrefixes([.. parts.Select(p => p.Fix).OfType<PutPrefix>()]);
     }
 }
