@@ -53,6 +53,11 @@ public class ViewIsolationTests(RunningServer server)
     {
         var (lost, damaged) = (await server.NewPackAsync("Lost"), await server.NewPackAsync("Damaged"));
         var sound = await server.NewPackAsync("Sound");
+        // A list keeps what it summed up, which is damaged then.
+        using (await sound.Http.GetAsync("/api/packs"))
+        {
+        }
+
         await using (var database = server.OpenDatabase())
         {
             await using var move = database.CreateCommand("UPDATE packs SET host = 'nowhere', summary = NULL WHERE id = $1");

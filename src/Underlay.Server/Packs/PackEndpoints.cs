@@ -126,11 +126,18 @@ internal static class PackEndpoints
         return summary;
     }
 
+    // What lacks a field is damaged: it would fail only when the whole list is sent.
+    private static readonly JsonSerializerOptions Strict = new()
+    {
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+    };
+
     private static PackSummary? Read(string kept)
     {
         try
         {
-            return JsonSerializer.Deserialize<PackSummary>(kept);
+            return JsonSerializer.Deserialize<PackSummary>(kept, Strict);
         }
         catch (JsonException)
         {
