@@ -137,7 +137,12 @@ test('two new wares are begun from the tray, one under a name of the author’s,
     await name.fill('Reed Jar')
     await name.press('Enter')
     await expect(page.getByText('“Reed Jar” is no name')).toBeVisible()
+    // What was typed is there again after another stop.
     await name.fill('reed_jar')
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    await page.waitForURL(/prove/)
+    await page.goBack()
+    await expect(name).toHaveValue('reed_jar')
     await name.press('Enter')
     await expect(page.getByText('The ware reed_jar is begun with 2 files')).toBeVisible()
     await expect(tray).toHaveCount(0)
@@ -154,5 +159,5 @@ test('two new wares are begun from the tray, one under a name of the author’s,
     ])
     // One undo takes one of them back whole.
     await page.keyboard.press('Control+z')
-    await expect(tray.getByTestId('thing-name')).toHaveValue('reedjar')
+    await expect(tray.getByTestId('thing-name')).toHaveValue('reed_jar')
 })

@@ -117,13 +117,14 @@ internal sealed class KnownTargets
         var index = all.Count;
         all.Add(target);
         // Names run together are looked up whole, with the part of the thing at their end.
-        var parts = (role.Count > 0 ? role.Union(place.Called) : role).Append(target.Choice ?? "").Append("");
+        var roles = role.Count > 0 ? role.Union(place.Called).ToList() : [];
+        var parts = roles.Append(target.Choice ?? "").Append("");
         List<string> whole = identity.Count == 0 ? [] : [.. parts.Select(part => target.Whole + part).Distinct(StringComparer.Ordinal)];
         string[] told = [.. identity, .. whole, target.Number ?? "", target.Number?.TrimStart('0') ?? "", target.Choice ?? ""];
         foreach (var word in told.Where(w => w.Length > 0).Distinct(StringComparer.Ordinal))
             if (byWord.Note(word, index)) slips.Add(word);
         foreach (var word in whole) byWhole.Note(word, index);
-        foreach (var word in role.Count > 0 ? role.Union(place.Called) : role) byRole.Note(word, index);
+        foreach (var word in roles) byRole.Note(word, index);
     }
 
     internal static string[] TailOf(PackPath path)

@@ -59,10 +59,12 @@ public static class FileRename
         {
             if (overlay.OfPack(from) is not { } was || overlay.Profile.Locate(to, overlay.Edition) is not { } now) continue;
             if (was.Place != now.Place) continue;
-            Mentions.Follow(
-                draft,
-                Named(overlay, naming, was, now.Bindings).Where(m => tree.Find(m.Entry.Path) is not null),
-                at => byOld.GetValueOrDefault(at, at));
+            // What names the base's name means what is there then, too.
+            if (overlay.Base.Find(from) is null)
+                Mentions.Follow(
+                    draft,
+                    Named(overlay, naming, was, now.Bindings).Where(m => tree.Find(m.Entry.Path) is not null),
+                    at => byOld.GetValueOrDefault(at, at));
             MoveRows(draft, overlay, was, now.Bindings);
         }
 

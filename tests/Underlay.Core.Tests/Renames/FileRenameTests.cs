@@ -73,8 +73,14 @@ public class FileRenameTests
     [Fact]
     public void What_lies_over_the_base_goes_alone()
     {
-        var pack = APack.Of().WithSurface("flagstone", Picture.Of(64, 64));
+        const string under = """{ "made_of": "clay", "edge": "soft", "under": { "surface": "flagstone", "share": 0.5 } }""";
+        var pack = APack.Of()
+            .WithSurface("flagstone", Picture.Of(64, 64))
+            .WithSurface("saltbrook_wet", Picture.Of(64, 64))
+            .With("art/surfaces/saltbrook_wet.surface.json", under);
         var after = After(pack, "art/surfaces/flagstone.png", "art/surfaces/fence.png");
+        // The base's flagstone is still there, and named.
+        Assert.Equal(under, Text(after, "art/surfaces/saltbrook_wet.surface.json"));
         Assert.Contains("art/surfaces/flagstone.surface.json", after.Files.Keys);
         Assert.Contains("art/surfaces/fence.png", after.Files.Keys);
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { whole } from '@/shared/words'
 import SeriesPlaying from './SeriesPlaying.vue'
 import type { TrayChoices, TrayGroup } from './useTrayChoices'
@@ -7,11 +7,10 @@ import type { TrayChoices, TrayGroup } from './useTrayChoices'
 /** A heading of the tray, with the one press for what stands beneath it. */
 const props = defineProps<{ pack: string; group: TrayGroup; choices: TrayChoices; isBusy: boolean }>()
 const emit = defineEmits<{ place: []; begin: [name: string] }>()
-const name = ref(props.group.thing?.name ?? '')
-watch(
-    () => props.group.key,
-    () => (name.value = props.group.thing?.name ?? ''),
-)
+const name = computed({
+    get: () => props.choices.nameOf(props.group),
+    set: (now) => props.choices.callIt(props.group, now),
+})
 const ready = computed(() => props.group.rows.filter(props.choices.isReady).length)
 const hasPress = computed(() => ['sure', 'likely', 'new', 'series'].includes(props.group.kind) && ready.value > 0)
 </script>

@@ -160,6 +160,10 @@ export function useTrayChoices(rows: Ref<readonly TrayRow[]>, chosen: Ref<Record
         twinOf,
         groups,
         kinds,
+        /** The name under which something new is begun: what was typed, else what its files are called. */
+        nameOf: (group: TrayGroup) => chosen.value[group.key]?.typed ?? group.thing?.name ?? '',
+        callIt: (group: TrayGroup, name: string) =>
+            (chosen.value = { ...chosen.value, [group.key]: { value: '', typed: name, isRefused: false } }),
         choose: (row: TrayRow, choice: Choice) => (chosen.value = { ...chosen.value, [row.path]: choice }),
     }
 }
