@@ -1,11 +1,12 @@
 using System.Text;
+using System.Text.RegularExpressions;
 using CsCheck;
 using Underlay.Testing;
 
 namespace Underlay.Agreement.Tests;
 
 /// <summary>Sound packs in which files got two to four flaws each, as they come of hands, editors and recorders.</summary>
-internal static class FlawGen
+internal static partial class FlawGen
 {
     /// <summary>A file before its bytes are made, so that flaws can be laid over each other.</summary>
     private sealed record Draft(string Path, Picture? Picture = null, string? Text = null, (int Rate, int Channels)? Sound = null)
@@ -14,11 +15,12 @@ internal static class FlawGen
 
         public byte[] Make() =>
             Picture is { } picture ? IsTga ? Tga(picture) : picture.ToPng()
-            : Sound is var (rate, channels) ? TestSound.Wav(rate, channels)
+            : Sound is var (rate, channels)
+                ? TestSound.Wav(rate, channels, Path.StartsWith("calls/", StringComparison.Ordinal) ? 2.5 : 0.25)
             : Encoding.UTF8.GetBytes(Text!);
     }
 
-    private static readonly Draft[][] Things =
+    private static readonly Draft[][] OfPacks =
     [
         [
             new("art/surfaces/saltbrook_sand.png", Picture.Of(64, 64)),
@@ -46,6 +48,25 @@ internal static class FlawGen
         [new("art/scenes/quay.png", Picture.Of(264, 150))],
     ];
 
+    private static readonly Draft[][] OfGuides =
+    [
+        [new("plates/ashen_adult.png", Picture.Of(400, 360)), Contents("asbra", "winter", "plates/ashen_adult.png")],
+        [
+            new("plates/fen/bronze.png", Picture.Of(320, 320)),
+            new("plates/fen/bronze young.png", Picture.Of(320, 300)),
+            Contents("brobr", "adult", "plates/fen/bronze.png", "young", "plates/fen/bronze young.png"),
+        ],
+        [new("families/brac.png", Picture.Of(288, 72))],
+        [new("calls/asbra/1.wav", Sound: (48_000, 1)), new("calls/asbra/2.wav", Sound: (48_000, 1))],
+        [new("tints.json", Text: """{ "winter": { "l": 0.5, "c": 0.1, "h": 40 } }""")],
+    ];
+
+    private static Draft Contents(string bird, params string[] plumagesAndPlates) => new(
+        "contents.xml",
+        Text: $"<contents about=\"t\"><chapter family=\"brac\"><bird code=\"{bird}\">"
+            + string.Concat(plumagesAndPlates.Chunk(2).Select(p => $"<plate src=\"{p[1]}\" plumage=\"{p[0]}\"/>"))
+            + "</bird></chapter></contents>");
+
     /// <summary>A flaw of one file; a file on which it has no hold stays as it is.</summary>
     private static readonly Func<Draft, int, Draft>[] Flaws =
     [
@@ -57,11 +78,13 @@ internal static class FlawGen
         (file, _) => file.Picture is { } p ? file with { Picture = p with { ColourType = 2 } } : file,
         (file, at) => file.Sound is not null ? file with { Sound = (at % 2 == 0 ? 22_050 : 96_000, 1 + (at % 2)) } : file,
         (file, _) => file.Path.EndsWith(".png", StringComparison.Ordinal) ? file with { Path = file.Path[..^4] + " copy.png" } : file,
+        // A slip of the keys in what is named: a code, a plumage, a path.
+        (file, at) => file.Text is { } text ? file with { Text = Slip(text, at) } : file,
     ];
 
-    private static readonly Gen<Draft[]> FlawedThing =
+    private static Gen<Draft[]> FlawedThing(Draft[][] things) =>
         Gen.Select(
-            Gen.OneOfConst(Things),
+            Gen.OneOfConst(things),
             Gen.Int[0, 99],
             Gen.Select(Gen.OneOfConst(Flaws), Gen.Int[1, 40]).List[2, 4],
             Gen.Frequency((3, Gen.Const(-1)), (1, Gen.Int[0, 99])))
@@ -72,9 +95,32 @@ internal static class FlawGen
                 return lost < 0 ? files : [.. files.Where((_, i) => i != lost % files.Length || i == at % files.Length)];
             });
 
-    /// <summary>Packs of one to four things.</summary>
-    public static readonly Gen<APack> Packs = FlawedThing.List[1, 4].Select(
-        things => things.SelectMany(t => t).Aggregate(APack.Of(), (pack, file) => pack.With(file.Path, file.Make())));
+    /// <summary>The files of packs of one to four things, for Kilnmoor.</summary>
+    public static Gen<IReadOnlyDictionary<string, byte[]>> Packs { get; } = Over(APack.Of().Files, OfPacks);
+
+    /// <summary>The files of guides of one to four things, for Wrenfield.</summary>
+    public static Gen<IReadOnlyDictionary<string, byte[]>> Guides { get; } = Over(AGuide.Of().Files, OfGuides);
+
+    private static Gen<IReadOnlyDictionary<string, byte[]>> Over(IReadOnlyDictionary<string, byte[]> begun, Draft[][] things) =>
+        FlawedThing(things).List[1, 4].Select(
+            flawed =>
+            {
+                // Of two names that differ in capitals only, one can stand in a pack.
+                var files = new Dictionary<string, byte[]>(begun, StringComparer.OrdinalIgnoreCase);
+                foreach (var file in flawed.SelectMany(thing => thing)) files.TryAdd(file.Path, file.Make());
+                return (IReadOnlyDictionary<string, byte[]>)files;
+            });
+
+    /// <summary>A letter of one of the names in a text goes missing; its grammar stays whole.</summary>
+    private static string Slip(string text, int at)
+    {
+        var words = Names().Matches(text);
+        var word = words[at % words.Count].Groups["name"];
+        return text.Remove(word.Index + (at % word.Length), 1);
+    }
+
+    [GeneratedRegex("\"(?<name>[a-z_./ ]{4,})\"|^(?<name>[a-z_.]{4,})[/,]", RegexOptions.Multiline)]
+    private static partial Regex Names();
 
     /// <summary>A letter of the folder that lies around the file goes missing.</summary>
     private static string WithoutLetter(string path, int at)
