@@ -44,6 +44,29 @@ public class ScriptTests(RunningServer server)
     }
 
     [Fact]
+    public async Task A_sound_at_the_path_of_a_line_is_let_play_and_gets_a_further_take()
+    {
+        var pack = await WithTowerAsync();
+        var line = (await pack.GetAsync("script")).GetProperty("lines")[0];
+        var (sound, path) = (line.GetProperty("sound").GetString()!, line.GetProperty("path").GetString()!);
+        await pack.PutFileAsync(path, TestSound.Wav());
+        async Task<List<string?>> StatesAsync() =>
+        [
+            .. (await pack.GetAsync("script")).GetProperty("lines").EnumerateArray()
+                .Where(l => l.GetProperty("sound").GetString()!.StartsWith(sound[..^1], StringComparison.Ordinal))
+                .Select(l => $"{l.GetProperty("sound")} {l.GetProperty("state")}"),
+        ];
+        Assert.Equal([$"{sound} unplayed"], await StatesAsync());
+        await pack.PostAsync("script/strokes", new { entry = Tower, sound });
+        Assert.Equal([$"{sound} yours"], await StatesAsync());
+        using var taken = await pack.Http.PostAsync(
+            $"/api/packs/{pack.Id}/script/takes?entry={Tower}&sound={sound}&further=true",
+            Bytes(TestSound.Wav(44_100, 2)));
+        Assert.Equal(HttpStatusCode.OK, taken.StatusCode);
+        Assert.Equal([$"{sound} yours", $"{sound[..^1]}2 yours"], await StatesAsync());
+    }
+
+    [Fact]
     public async Task A_note_is_not_kept_in_a_damaged_file_and_the_others_stay()
     {
         const string Path = ".underlay/script.csv";

@@ -33,7 +33,8 @@ test('texts that another like it left as they were are found and written in thre
     await cell(page, 'Ebb cup', 'name', 'de').fill('Ebbtasse')
     // What is right in one language stays in the list until the list is asked for anew.
     await expect(page.locator('[data-test="cells-state"]')).toHaveText('saved')
-    await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (1)')
+    await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (2)')
+    await expect(page.getByText('still says what moor.tea_cup/name does in fr')).toBeVisible()
     await cell(page, 'Ebb cup', 'name', 'fr').fill('Tasse, basse mer')
     // Enter goes on to the same language of the next.
     await cell(page, 'Ebb cup', 'about', 'en').fill('Left by the sea.')
@@ -42,12 +43,17 @@ test('texts that another like it left as they were are found and written in thre
     await expect
         .poll(async () => (await texts(page, id)).find((t) => t.key === 'saltbrook.ebb_cup/name')?.says)
         .toEqual(['Ebb cup', 'Ebbtasse', 'Tasse, basse mer'])
+    await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (1)')
+    for (const [language, says] of Object.entries({ de: 'Vom Meer gelassen.', fr: 'Laissée par la mer.' })) {
+        await cell(page, 'Ebb cup', 'about', language).fill(says)
+        await cell(page, 'Ebb cup', 'about', language).press('Enter')
+    }
     await expect(page.locator('[data-test="which-texts"]')).toContainText('Still the original’s (0)')
     expect((await findings(page, id)).blocker).toBe(0)
 
     await page.locator('[data-test="which-texts"]').selectOption('yours')
     await page.getByRole('button', { name: 'Undo' }).first().click()
-    await expect(cell(page, 'Ebb cup', 'about', 'en')).not.toHaveValue('Left by the sea.')
+    await expect(cell(page, 'Ebb cup', 'about', 'fr')).not.toHaveValue('Laissée par la mer.')
 })
 
 test('a cell that is typed into without a network is saved when it is back', async ({ page, context }) => {
@@ -88,6 +94,40 @@ test('texts go out to a translator and come in again', async ({ page }) => {
     await expect(cell(page, 'Ebb cup', 'name', 'de')).toHaveValue('Ebbtasse')
     // What the table said nothing about stays.
     await expect(cell(page, 'Ebb cup', 'name', 'en')).not.toHaveValue('')
+})
+
+test('another ware takes its recipe along, and is seen beside what it was made like', async ({ page }) => {
+    const id = await makeCup(page)
+    await page.goto(`/packs/${id}/define?path=wares/ebb_cup/ware.json`)
+    await page.getByRole('button', { name: 'Make another …' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.locator('[data-test="name"]').fill('flood_cup')
+    // Nothing makes the ebb cup: there is no recipe to take along.
+    await expect(dialog.locator('[data-test="plan"]')).toContainText('wares/flood_cup/ware.json')
+    await expect(dialog.getByTestId('with-recipe')).toHaveCount(0)
+    await page.keyboard.press('Escape')
+
+    await page.goto(`/packs/${id}/define`)
+    await page.getByRole('button', { name: 'New entry' }).click()
+    await dialog.getByTestId('new-place').selectOption({ label: 'Wares' })
+    await dialog.getByTestId('new-original').selectOption({ label: 'Tea cup' })
+    await dialog.locator('[data-test="name"]').fill('flood_cup')
+    await dialog.getByTestId('with-recipe').check()
+    await expect(dialog.locator('[data-test="plan"]')).toContainText('entries/recipes/flood_cup.json')
+    await dialog.getByRole('button', { name: 'Make it' }).click()
+    await expect(dialog).toHaveCount(0)
+    const recipe = await page.request.get(`/api/packs/${id}/file?path=entries/recipes/flood_cup.json`)
+    expect(await recipe.text()).toContain('"saltbrook.flood_cup"')
+
+    await page.goto(`/packs/${id}/shape?path=wares/flood_cup/shelf.png`)
+    await expect(page.getByRole('region', { name: 'Original, enlarged' })).toBeVisible()
+    await expect(page.getByText(/^wares\/tea_cup\/shelf\.png · /)).toBeVisible()
+    await page.getByRole('button', { name: 'What differs' }).click()
+    await expect(page.getByRole('region', { name: 'What differs, enlarged' }).getByRole('img')).toHaveJSProperty(
+        'complete',
+        true,
+    )
+    await expect(page.getByText(/cannot be read/)).toHaveCount(0)
 })
 
 test('what is made of what shows what a recipe of the pack changes', async ({ page }) => {

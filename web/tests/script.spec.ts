@@ -76,6 +76,22 @@ test('a signal is recorded from the script: its sound, its row and its stroke ar
     expect(JSON.parse(await read('entries/towers/pier.json'))).toMatchObject({ peals: [{ signal: 'market_opens' }] })
 })
 
+test('a sound that lies where the script wants it is played by one press', async ({ page }) => {
+    const id = await newPack(page, 'Pier Finds')
+    await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })
+    await page.request.put(`/api/packs/${id}/file`, {
+        params: { path: 'audio/bells/saltbrook_market_closes_1.wav' },
+        data: Buffer.from(session([330], 0)),
+    })
+    await page.goto(`/packs/${id}/define`)
+    await page.getByRole('tab', { name: 'Script' }).click()
+    const line = page.locator('[data-sound="bells/saltbrook_market_closes_1"]')
+    await expect(line).toContainText('nothing plays it yet')
+    await line.getByRole('button', { name: /^Let .* be played$/ }).press('Enter')
+    await expect(line.getByRole('button', { name: /further take/ })).toBeVisible()
+    expect(await codes(page, id)).not.toContain('entry/not-covered entries/towers/pier.json#market_closes')
+})
+
 test('a peal is rung as the host draws it, and stops when it is pressed again', async ({ page }) => {
     const id = await newPack(page, 'Pier Peals')
     await page.request.put(`/api/packs/${id}/file`, { params: { path: 'entries/towers/pier.json' }, data: tower })

@@ -1,4 +1,5 @@
 using Underlay.Core.Hosts.Rules;
+using Underlay.Core.Names;
 using Underlay.Core.Offers;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
@@ -29,6 +30,21 @@ public static class SignalTakes
             Path = path,
             Sound = line.Sound[..(line.Sound.LastIndexOf('/') + 1)] + path.FileName[..path.FileName.LastIndexOf('.')],
         };
+
+    /// <summary>A line for the next take of what a line records: under the first name behind its own that nothing has.</summary>
+    public static ScriptLine Next(Overlay overlay, ScriptLine line)
+    {
+        var (name, ending) = (Cuts.NameOf(line.Path), line.Path.Value[line.Path.Value.LastIndexOf('.')..]);
+        PackPath At(string next) => PackPath.Parse(next + ending);
+        return Further(line, At(NextNumber.After(name, next => overlay.Shown(At(next)) is not null || overlay.PackHas(At(next)))));
+    }
+
+    /// <summary>Lets a sound that is there already answer what its line says, with the row that the host wants of it.</summary>
+    public static IReadOnlyList<TreeEdit> Play(Overlay overlay, FileTree tree, ScriptLine line)
+    {
+        var row = Row(overlay, tree, line.Path);
+        return [.. row, .. Listing(overlay, tree.With(row), new SignalTake(line, default))];
+    }
 
     /// <summary>What is to be done for all of them, or why one cannot be used as a sentence.</summary>
     /// <param name="overlay">The pack over its base.</param>

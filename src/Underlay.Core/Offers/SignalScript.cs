@@ -19,6 +19,9 @@ public enum ScriptState
     /// <summary>The base's plays.</summary>
     OfBase,
 
+    /// <summary>The pack's is there, and no entry plays it yet.</summary>
+    Unplayed,
+
     /// <summary>The pack's plays.</summary>
     Yours,
 }
@@ -85,7 +88,13 @@ public static class SignalScript
             string.Join("; ", line.Signals.Select(s => s.Name)),
             line.IsRequired ? "yes" : "",
             string.Join(", ", line.Signals.SelectMany(s => s.When).Distinct()),
-            line.State switch { ScriptState.Yours => "recorded", ScriptState.OfBase => "the base’s", _ => "to be recorded" },
+            line.State switch
+            {
+                ScriptState.Yours => "recorded",
+                ScriptState.Unplayed => "recorded, not played",
+                ScriptState.OfBase => "the base’s",
+                _ => "to be recorded",
+            },
             line.Note.Speaker,
             line.Note.Notes,
         }));
@@ -165,6 +174,7 @@ public static class SignalScript
                     path,
                     overlay.Shown(path) is not { } shown ? ScriptState.Missing
                         : shown.Layer.IsBase ? ScriptState.OfBase
+                        : of.All(s => s.When.Count == 0) ? ScriptState.Unplayed
                         : ScriptState.Yours,
                     notes.GetValueOrDefault(of.Key, ScriptNote.Empty));
     }

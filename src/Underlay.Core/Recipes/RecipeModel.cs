@@ -3,7 +3,7 @@ using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Recipes;
 
-/// <summary>Finds the recipe of the base that one for a new entry is best made of.</summary>
+/// <summary>Finds the recipe that one for a new entry is best made of.</summary>
 public static class RecipeModel
 {
     /// <summary>
@@ -31,6 +31,15 @@ public static class RecipeModel
             .ThenBy(r => r.From.Path)
             .FirstOrDefault();
     }
+
+    /// <summary>The recipe that makes a good: that which makes nothing else, and the least of it; null where none does.</summary>
+    public static Recipe? Of(Economy economy, Good good) =>
+        economy.Recipes
+            .Where(r => r.Uses.Count > 0 && r.Makes.Any(m => m.Good == good))
+            .OrderBy(r => r.Makes.Count)
+            .ThenBy(r => r.Makes.First(m => m.Good == good).Amount)
+            .ThenBy(r => r.From.Path)
+            .FirstOrDefault();
 
     /// <summary>How many fields two entries have in common, those counted that they take over from others.</summary>
     private static int EqualFields(Overlay overlay, Placement entry, Placement other) =>

@@ -3,6 +3,7 @@ using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Packs;
+using Underlay.Core.Recipes;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Renames;
@@ -17,7 +18,14 @@ public static class EntryAnother
     /// <param name="overlay">The pack over its base.</param>
     /// <param name="original">The entry that another is made like.</param>
     /// <param name="name">The name that the other gets.</param>
-    public static EntryPlan Plan(Overlay overlay, PackPath original, string name)
+    /// <param name="withRecipe">A recipe comes along, after the one that makes the original.</param>
+    /// <param name="elsewhere">Numbers that other packs of the author have, from which its own are kept apart.</param>
+    public static EntryPlan Plan(
+        Overlay overlay,
+        PackPath original,
+        string name,
+        bool withRecipe = false,
+        IReadOnlyCollection<TakenNumber>? elsewhere = null)
     {
         var (found, problem) = NewName.Of(overlay, original, name, isNew: true);
         if (found is not { } now) return EntryPlan.Refused(original, problem!);
@@ -32,8 +40,9 @@ public static class EntryAnother
 
         if (now.Id is { } id) SetField(draft, now, now.Entry.Place.Id!, id);
         foreach (var unique in now.Entry.Place.RulesOf<UniqueRule>(overlay.Edition).Where(u => u.Field != now.Entry.Place.Id))
-            Renumber(draft, overlay, now, unique.Field, held);
+            Renumber(draft, overlay, now, unique.Field, elsewhere, held);
         CopyTexts(draft, overlay, now);
+        if (withRecipe) AddRecipe(draft, overlay, now);
         draft.Add(PlaceholderFiles.Add(draft.Tree, held).Edits);
         return draft.Done(now.Path);
     }
@@ -41,7 +50,7 @@ public static class EntryAnother
     private static void Copy(PlanDraft draft, Overlay overlay, Placement file, PackPath to, List<PlaceholderFile> held)
     {
         if (draft.Tree.Find(to) is not null) return;
-        var bytes = (file.Layer.IsBase ? overlay.Base.Read(file.Path) : overlay.Pack.Tree.Find(file.Path)?.ReadAll())!;
+        var bytes = MadeLike.Read(overlay, file)!;
         draft.Add(to, $"made of {file.Path}", new TreeEdit.Write(to, bytes));
         if (!file.Place.HoldsText) held.Add(new PlaceholderFile(to, file.Facts.Hash, file.Path.Value));
     }
@@ -56,13 +65,38 @@ public static class EntryAnother
     }
 
     /// <summary>A number that nothing has, and what is found by it.</summary>
-    private static void Renumber(PlanDraft draft, Overlay overlay, NewName now, string field, List<PlaceholderFile> held)
+    private static void Renumber(
+        PlanDraft draft,
+        Overlay overlay,
+        NewName now,
+        string field,
+        IReadOnlyCollection<TakenNumber>? elsewhere,
+        List<PlaceholderFile> held)
     {
-        if (now.Entry.Field(field) is not { } old || FreeNumber.After(overlay, now.Entry.Place, field, old) is not { } free) return;
+        if (now.Entry.Field(field) is not { } old) return;
+        if (FreeNumber.After(overlay, now.Entry.Place, field, old, elsewhere) is not { } free) return;
         SetField(draft, now, field, free);
         foreach (var (pattern, hole) in FreeNumber.FilesBy(overlay, now.Entry.Place, field))
             if (pattern?.Fill(Bindings.Of([(hole, old)])) is { } from && overlay.Shown(from) is { } picture)
                 Copy(draft, overlay, picture, pattern.Fill(Bindings.Of([(hole, free)]))!.Value, held);
+    }
+
+    /// <summary>The recipe that makes the original; null where none does, or it is nothing that is made.</summary>
+    public static Recipe? RecipeOf(Overlay overlay, PackPath original) =>
+        overlay.Shown(original) is { Place: { Id: { } pointer, Key: var place } } entry && entry.Field(pointer) is { } id
+            ? RecipeModel.Of(Economy.Of(overlay), new Good(place, id))
+            : null;
+
+    private static void AddRecipe(PlanDraft draft, Overlay overlay, NewName now)
+    {
+        if (RecipeOf(overlay, now.Entry.Path) is not { } model) return;
+        var (economy, name) = (Economy.Of(overlay), now.Name);
+        if (NewRecipe.Of(economy, model, new Good(now.Entry.Place.Key, now.OldId!), name, now.Id!) is not { } recipe)
+            draft.Tell(model.From.Path, $"no recipe comes along: there is one that is called {name} already");
+        else if (draft.Tree.Find(recipe.Path) is not null)
+            draft.Tell(recipe.Path, "is there already, and stays as it is");
+        else
+            recipe.AddTo(draft, economy);
     }
 
     /// <summary>The original's texts in every language, for the author to change.</summary>

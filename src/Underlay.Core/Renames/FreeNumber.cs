@@ -16,10 +16,12 @@ public static class FreeNumber
     /// <param name="place">The place of the entries.</param>
     /// <param name="field">Pointer to the number.</param>
     /// <param name="old">A number with as many digits as are wanted.</param>
-    public static string? After(Overlay overlay, Place place, string field, string old)
+    /// <param name="elsewhere">Numbers that other packs of the author have.</param>
+    public static string? After(Overlay overlay, Place place, string field, string old, IEnumerable<TakenNumber>? elsewhere = null)
     {
         if (old.Length == 0 || !old.All(char.IsAsciiDigit)) return null;
         var taken = overlay.ShownIn(place).Select(p => p.Field(field)).ToHashSet();
+        taken.UnionWith((elsewhere ?? []).Where(n => n.Place == place.Key && n.Field == field).Select(n => n.Value));
         var files = FilesBy(overlay, place, field).ToList();
         bool IsOfOther(string number) => files.Exists(
             f =>

@@ -11,7 +11,7 @@ namespace Underlay.Core.Texts;
 /// <param name="Layer">Where it is from; null where there is none yet.</param>
 /// <param name="Values">What it says, by column.</param>
 /// <param name="Below">What the base says at this key, by column; null where it has none.</param>
-/// <param name="Original">The key of a text of the base that says the same about something else; null where none does.</param>
+/// <param name="Originals">The key of a text of the base that says the same about something else, by language.</param>
 public sealed record TextLine(
     string Key,
     string Word,
@@ -20,7 +20,7 @@ public sealed record TextLine(
     Layer? Layer,
     IReadOnlyDictionary<string, string> Values,
     IReadOnlyDictionary<string, string>? Below,
-    string? Original)
+    IReadOnlyDictionary<string, string> Originals)
 {
     /// <summary>What it says in a language; empty where it says nothing.</summary>
     public string In(string language) => Values.GetValueOrDefault(language, "");

@@ -68,9 +68,11 @@ public sealed class TextSheet
         // What the base's things of one kind are called.
         var originals = wanted
             .Where(w => w.Owner.Layer.IsBase)
-            .Select(w => (w.Owner.Place, w.Word, Says: BelowAt(w.Key)?.GetValueOrDefault(Fallback, "") ?? "", w.Key))
-            .Where(w => w.Says.Length > 0)
-            .ToLookup(w => (w.Place, w.Word, w.Says), w => w.Key);
+            .SelectMany(
+                w => Languages.Select(
+                    l => (Said: new Said(w.Owner.Place, w.Word, l, BelowAt(w.Key)?.GetValueOrDefault(l, "") ?? ""), w.Key)))
+            .Where(w => w.Said.Text.Length > 0)
+            .ToLookup(w => w.Said, w => w.Key);
         var keys = wanted.Select(w => w.Key).ToHashSet(StringComparer.Ordinal);
         var own = Overlay.Pack.In(Place).ToList();
         return
@@ -89,7 +91,7 @@ public sealed class TextSheet
         string key,
         Placement? owner,
         PackPath usual,
-        ILookup<(Place Place, string Word, string Says), string>? originals = null)
+        ILookup<Said, string>? originals = null)
     {
         var mine = Overlay.Rows.OfPack(Place).GetValueOrDefault(key);
         var below = BelowAt(key);
@@ -103,8 +105,14 @@ public sealed class TextSheet
             mine?.Values ?? below ?? new Dictionary<string, string>(),
             below,
             // A text that is the pack's alone.
-            mine is not null && below is null && owner is not null
-                ? originals?[(owner.Place, word, mine.Values.GetValueOrDefault(Fallback, ""))].FirstOrDefault()
-                : null);
+            mine is not null && below is null && owner is not null && originals is not null
+                ? Languages
+                    .Select(l => (l, originals[new Said(owner.Place, word, l, mine.Values.GetValueOrDefault(l, ""))].FirstOrDefault()))
+                    .Where(o => o.Item2 is not null)
+                    .ToDictionary(o => o.l, o => o.Item2!)
+                : new Dictionary<string, string>());
     }
+
+    /// <summary>What a text says of a thing of a place in a language.</summary>
+    private readonly record struct Said(Place Place, string Word, string Language, string Text);
 }

@@ -1,6 +1,7 @@
 using Underlay.Core.Entries;
 using Underlay.Core.Mending;
 using Underlay.Core.Renames;
+using Underlay.Data;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
@@ -50,7 +51,9 @@ internal static class NameEndpoints
         string? name,
         string how,
         PackDesk desk,
-        CancellationToken cancel)
+        UnderlayDatabase database,
+        CancellationToken cancel,
+        bool recipe = false)
     {
         if (!Enum.TryParse<EntryDeed>(how, ignoreCase: true, out var deed))
             throw new ProblemException(
@@ -58,8 +61,13 @@ internal static class NameEndpoints
                 "unsound-request",
                 $"“{how}” is nothing that is done with an entry: make, another, rename and remove are.");
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var plan = deed == EntryDeed.Make ? New(snapshot, place ?? "", name ?? "") : Make(snapshot, deed, path ?? "", name ?? "");
-        return PlanView.Of(plan);
+        var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
+        var plan = deed == EntryDeed.Make
+            ? New(snapshot, place ?? "", name ?? "")
+            : Make(snapshot, deed, path ?? "", name ?? "", recipe, others);
+        var hasRecipe = deed == EntryDeed.Another
+            && EntryAnother.RecipeOf(snapshot.NeedOverlay(), FileEndpoints.Parse(path ?? "")) is not null;
+        return PlanView.Of(await others.TellAsync(plan, snapshot, cancel).ConfigureAwait(false)) with { HasRecipe = hasRecipe };
     }
 
     private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
@@ -70,13 +78,22 @@ internal static class NameEndpoints
             desk,
             cancel);
 
-    private static Task<EntryNamed> AnotherAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(
+    private static async Task<EntryNamed> AnotherAsync(
+        Guid id,
+        AnotherRequest request,
+        PackDesk desk,
+        UnderlayDatabase database,
+        CancellationToken cancel)
+    {
+        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
+        return await CarryOutAsync(
             id,
             $"Make another like {request.Path}, {request.Name}",
-            s => Make(s, EntryDeed.Another, request.Path, request.Name),
+            s => Make(s, EntryDeed.Another, request.Path, request.Name, request.Recipe, others),
             desk,
-            cancel);
+            cancel).ConfigureAwait(false);
+    }
 
     private static Task<EntryNamed> MakeAsync(Guid id, EntryMakeRequest request, PackDesk desk, CancellationToken cancel) =>
         CarryOutAsync(id, $"Make {request.Name} in {request.Place}", s => New(s, request.Place, request.Name), desk, cancel);
@@ -123,12 +140,18 @@ internal static class NameEndpoints
         return EntryMake.Plan(overlay, place, name.Trim());
     }
 
-    private static EntryPlan Make(PackSnapshot snapshot, EntryDeed how, string path, string name)
+    private static EntryPlan Make(
+        PackSnapshot snapshot,
+        EntryDeed how,
+        string path,
+        string name,
+        bool withRecipe = false,
+        OtherPacks? others = null)
     {
         var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(path));
         return how switch
         {
-            EntryDeed.Another => EntryAnother.Plan(overlay, at, name.Trim()),
+            EntryDeed.Another => EntryAnother.Plan(overlay, at, name.Trim(), withRecipe, others?.Numbers),
             EntryDeed.Rename => EntryRename.Plan(overlay, at, name.Trim()),
             _ => EntryRemoval.Plan(overlay, at),
         };
@@ -151,6 +174,12 @@ internal sealed record EntryRemovalRequest(string Path);
 /// <param name="Path">The entry.</param>
 /// <param name="Name">The name, as it stands in its path.</param>
 internal sealed record EntryNameRequest(string Path, string Name);
+
+/// <summary>What another is made like, and what it is called.</summary>
+/// <param name="Path">The original.</param>
+/// <param name="Name">The name, as it stands in its path.</param>
+/// <param name="Recipe">A recipe comes along, after the one that makes the original.</param>
+internal sealed record AnotherRequest(string Path, string Name, bool Recipe = false);
 
 /// <summary>An entry, or a table, that is made of no other.</summary>
 /// <param name="Place">The key of its place.</param>
@@ -177,7 +206,8 @@ internal sealed record EntryNamed(long Revision, string Path);
 /// <param name="Path">Where the entry would be.</param>
 /// <param name="Problem">Why it cannot be done; null where it can.</param>
 /// <param name="Lines">What would be changed.</param>
-internal sealed record PlanView(string Path, string? Problem, IReadOnlyList<PlanLineView> Lines)
+/// <param name="HasRecipe">A recipe makes the original, which may come along.</param>
+internal sealed record PlanView(string Path, string? Problem, IReadOnlyList<PlanLineView> Lines, bool HasRecipe = false)
 {
     public static PlanView Of(EntryPlan plan) => new(
         plan.Path == default ? "" : plan.Path.Value,

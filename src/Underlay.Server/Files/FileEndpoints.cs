@@ -7,6 +7,7 @@ using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
+using Underlay.Data;
 using Underlay.Server.Entries;
 using Underlay.Server.Hosting;
 using Underlay.Server.Packs;
@@ -134,11 +135,19 @@ internal static class FileEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<PlanView> PlanMoveAsync(Guid id, string from, string to, PackDesk desk, CancellationToken cancel)
+    private static async Task<PlanView> PlanMoveAsync(
+        Guid id,
+        string from,
+        string to,
+        PackDesk desk,
+        UnderlayDatabase database,
+        CancellationToken cancel)
     {
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         if (!PackPath.TryParse(to, out var path, out var problem)) return new PlanView("", $"“{to}” {problem.Says()}.", []);
-        return PlanView.Of(FileRename.Plan(snapshot.NeedOverlay(), Parse(from), path));
+        var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
+        var plan = FileRename.Plan(snapshot.NeedOverlay(), Parse(from), path);
+        return PlanView.Of(await others.TellAsync(plan, snapshot, cancel).ConfigureAwait(false));
     }
 
     private static async Task<Changed> MoveAsync(Guid id, MoveRequest move, PackDesk desk, CancellationToken cancel)

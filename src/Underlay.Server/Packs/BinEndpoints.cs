@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Underlay.Data;
@@ -73,5 +72,5 @@ internal static class BinEndpoints
         return true;
     }
 
-    private static string? TitleOf(string? summary) => summary is null ? null : JsonSerializer.Deserialize<PackSummary>(summary)?.Title;
+    private static string? TitleOf(string? summary) => PackSummary.Read(summary)?.Title;
 }

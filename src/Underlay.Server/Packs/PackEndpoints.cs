@@ -117,33 +117,12 @@ internal static class PackEndpoints
     private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
     {
         if (pack.SummaryTag == TagOf(pack.Revision)
-            && pack.Summary is { } kept
-            && Read(kept) is { } summary)
+            && PackSummary.Read(pack.Summary) is { } summary)
             return summary;
         var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
         summary = PackSummary.Of(snapshot);
         await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return summary;
-    }
-
-    // What lacks a field is damaged: it would fail only when the whole list is sent.
-    private static readonly JsonSerializerOptions Strict = new()
-    {
-        RespectNullableAnnotations = true,
-        RespectRequiredConstructorParameters = true,
-    };
-
-    private static PackSummary? Read(string kept)
-    {
-        try
-        {
-            return JsonSerializer.Deserialize<PackSummary>(kept, Strict);
-        }
-        catch (JsonException)
-        {
-            // Made by another version; it is made anew.
-            return null;
-        }
     }
 
     private static string TagOf(long revision) => string.Create(CultureInfo.InvariantCulture, $"{PackSummary.Shape}/{revision}");

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Underlay.Core.Manifests;
 using Underlay.Data;
@@ -23,7 +22,5 @@ internal static class PackNames
     }
 
     private static string? IdName(string? summary) =>
-        summary is not null && JsonSerializer.Deserialize<PackSummary>(summary)?.PackId is { } id
-            ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..]
-            : null;
+        PackSummary.Read(summary)?.PackId is { } id ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..] : null;
 }

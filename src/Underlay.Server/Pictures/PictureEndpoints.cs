@@ -39,6 +39,7 @@ internal static class PictureEndpoints
         var yours = overlay.Pack.Placements.FirstOrDefault(p => p.Path == at);
         var under = overlay.OfBase(at);
         var placement = yours ?? under ?? throw ProblemException.NoFile(path);
+        var like = under is null ? MadeLike.Of(overlay, at) : null;
         var source = yours is null ? null : Shaping.FindSteps(snapshot.Tree, at)?.Source;
         return new PictureView(
             snapshot.Revision,
@@ -49,6 +50,7 @@ internal static class PictureEndpoints
             placement.Place.Title,
             StandsFor.Of(overlay, at),
             under is null ? null : Side(under.Facts),
+            like is null ? null : new LikeSide(like.Path.Value, !like.Layer.IsBase, Side(like.Facts)),
             yours is null ? null : Side(yours.Facts),
             RuleSentences.Of(overlay, placement, snapshot.Report.Findings),
             [.. snapshot.Report.Findings.Where(f => f.IsAbout(path)).Select(f => FindingView.Of(snapshot, f))],
@@ -99,16 +101,20 @@ internal static class PictureEndpoints
         var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var yours = Decode(snapshot.Tree.Find(at)?.ReadAll());
-        var under = Decode(snapshot.Overlay?.Base.Read(at));
+        var under = Decode(snapshot.Overlay is { } overlay ? Under(overlay, at) : null);
         if (yours is null || under is null)
             throw new ProblemException(
                 409,
                 "nothing-to-compare",
-                "Both the base’s picture and yours are needed, and both have to be readable.");
+                "Yours and the picture that it is compared with are needed, and both have to be readable.");
         var (picture, share) = Difference.Of(under, yours);
         response.Headers["Underlay-Share"] = share.ToString("0.0000", CultureInfo.InvariantCulture);
         return FileEndpoints.Serve(FileFormats.Png.Encode(picture), "difference.png", false, response);
     }
+
+    /// <summary>What the pack's picture is compared with: the base's, else the one that it was made like.</summary>
+    private static byte[]? Under(Overlay overlay, PackPath at) =>
+        overlay.Base.Read(at) ?? (MadeLike.Of(overlay, at) is { } like ? MadeLike.Read(overlay, like) : null);
 
     private static RgbaPicture? Decode(byte[]? bytes) => bytes is null ? null : SourceReader.Read(bytes).Picture;
 

@@ -10,6 +10,10 @@ namespace Underlay.Server.Pictures;
 /// <summary>One side of a comparison.</summary>
 internal sealed record PictureSide(string Hash, Size? Size, long Length, string? Problem);
 
+/// <summary>The picture of another thing, of which this one was made.</summary>
+/// <param name="IsYours">It is the pack's, and not the base's.</param>
+internal sealed record LikeSide(string Path, bool IsYours, PictureSide Picture);
+
 /// <summary>A step with its words and the size that it leads to.</summary>
 /// <param name="Step">As packs keep it: its word under "do", and its fields.</param>
 /// <param name="Size">Null from a step on that is not known.</param>
@@ -53,6 +57,7 @@ internal sealed record StepKindView(string Do, IReadOnlyList<StepFieldView> Fiel
 
 /// <summary>A picture beside its base, what its place asks, and the steps that lead to it.</summary>
 /// <param name="StandsFor">What an index ties the picture to, in words; null where nothing does.</param>
+/// <param name="Like">What it was made like, where the base has nothing at its path.</param>
 /// <param name="StepsProblem">Why the picture's steps cannot be shown or run; null where they can.</param>
 internal sealed record PictureView(
     long Revision,
@@ -63,6 +68,7 @@ internal sealed record PictureView(
     string PlaceTitle,
     string? StandsFor,
     PictureSide? Base,
+    LikeSide? Like,
     PictureSide? Yours,
     IReadOnlyList<RuleSentence> Rules,
     IReadOnlyList<FindingView> Findings,

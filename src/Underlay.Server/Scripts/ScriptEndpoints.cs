@@ -28,6 +28,7 @@ internal static class ScriptEndpoints
             .MapPost("/takes", TakeAsync)
             .WithName("takeScript")
             .AcceptsOneFile();
+        pack.MapPost("/strokes", PlayAsync).WithName("playScript");
     }
 
     private static async Task<ScriptView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
@@ -72,24 +73,43 @@ internal static class ScriptEndpoints
         return new ScriptChanged(after.Revision, taken, unknown);
     }
 
+    /// <param name="further">It is a further take, which is played beside what the line has.</param>
     private static async Task<ScriptChanged> TakeAsync(
         Guid id,
         string entry,
         string sound,
         HttpRequest request,
         PackDesk desk,
-        CancellationToken cancel)
+        CancellationToken cancel,
+        bool further = false)
     {
         var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var after = await desk.EditAsync(id, null, $"Record {sound}", snapshot =>
         {
-            var (overlay, at) = (snapshot.NeedOverlay(), FileEndpoints.Parse(entry));
-            var line = SignalScript.Of(overlay).FirstOrDefault(l => l.Entry == at && l.Sound == sound)
-                ?? throw new ProblemException(409, "script-refused", $"The script has no {sound} any more. Nothing was changed.");
-            var (edits, problem) = SignalTakes.Plan(overlay, snapshot.Tree, [new SignalTake(line, bytes)]);
+            var (overlay, line) = (snapshot.NeedOverlay(), FindLine(snapshot, entry, sound));
+            var take = further ? new SignalTake(SignalTakes.Next(overlay, line), bytes, line.Sound) : new SignalTake(line, bytes);
+            var (edits, problem) = SignalTakes.Plan(overlay, snapshot.Tree, [take]);
             return problem is null ? edits : throw new ProblemException(422, "sound-unreadable", $"{problem} Nothing was changed.");
         }, cancel).ConfigureAwait(false);
         return new ScriptChanged(after.Revision, 1, []);
+    }
+
+    private static async Task<ScriptChanged> PlayAsync(Guid id, ScriptStroke request, PackDesk desk, CancellationToken cancel)
+    {
+        var after = await desk.EditAsync(
+            id,
+            null,
+            $"Let {request.Entry} play {request.Sound}",
+            s => SignalTakes.Play(s.NeedOverlay(), s.Tree, FindLine(s, request.Entry, request.Sound)),
+            cancel).ConfigureAwait(false);
+        return new ScriptChanged(after.Revision, 1, []);
+    }
+
+    private static ScriptLine FindLine(PackSnapshot snapshot, string entry, string sound)
+    {
+        var at = FileEndpoints.Parse(entry);
+        return SignalScript.Of(snapshot.NeedOverlay()).FirstOrDefault(l => l.Entry == at && l.Sound == sound)
+            ?? throw new ProblemException(409, "script-refused", $"The script has no {sound} any more. Nothing was changed.");
     }
 
     private static IReadOnlyList<ScriptLine> LinesOf(PackSnapshot snapshot) =>
@@ -105,6 +125,7 @@ internal static class ScriptEndpoints
             line.Sound,
             line.Path.Value,
             shown is null ? null : new ShownPicture(line.Path.Value, shown.Facts.Hash.Hex, shown.Layer.IsBase),
+            line.State,
             line.Note.Speaker,
             line.Note.Notes);
     }
@@ -119,7 +140,8 @@ internal sealed record ScriptView(long Revision, IReadOnlyList<ScriptLineView> L
 /// <param name="IsRequired">Some of them have to be answered.</param>
 /// <param name="Sound">The name by which entries know it.</param>
 /// <param name="Path">Where its file is, or goes.</param>
-/// <param name="File">What is played there now; null for nothing.</param>
+/// <param name="File">What is there now; null for nothing.</param>
+/// <param name="State">Whose it is, and whether the entry plays it.</param>
 internal sealed record ScriptLineView(
     string Entry,
     IReadOnlyList<ScriptSignal> Signals,
@@ -127,8 +149,12 @@ internal sealed record ScriptLineView(
     string Sound,
     string Path,
     ShownPicture? File,
+    ScriptState State,
     string Speaker,
     string Notes);
+
+/// <summary>A sound of the script that its entry is to play.</summary>
+internal sealed record ScriptStroke(string Entry, string Sound);
 
 /// <summary>A note on a sound.</summary>
 internal sealed record ScriptNoteView(string Sound, string Speaker, string Notes);

@@ -87,7 +87,7 @@ internal static class TextEndpoints
         line.Owner is { Layer.IsBase: false },
         [.. sheet.Languages.Select(line.In)],
         line.Below is { } below ? [.. sheet.Languages.Select(l => below.GetValueOrDefault(l, ""))] : null,
-        line.Original);
+        [.. sheet.Languages.Select(line.Originals.GetValueOrDefault)]);
 }
 
 /// <summary>A text in all languages.</summary>
@@ -100,7 +100,7 @@ internal static class TextEndpoints
 /// <param name="IsOwners">The entry that wants it is the pack’s.</param>
 /// <param name="Says">What it says, in the order of the languages; empty where it says nothing.</param>
 /// <param name="Below">What the base says; null where it has no such text.</param>
-/// <param name="Original">The base’s text that says the same of something else; null where none does.</param>
+/// <param name="Originals">The base’s texts that say the same of something else, by the languages; null where none does.</param>
 internal sealed record TextView(
     string Key,
     string Word,
@@ -112,7 +112,7 @@ internal sealed record TextView(
     bool IsOwners,
     IReadOnlyList<string> Says,
     IReadOnlyList<string>? Below,
-    string? Original);
+    IReadOnlyList<string?> Originals);
 
 /// <summary>All texts of the stack.</summary>
 /// <param name="Languages">The languages; to the first all others fall back.</param>

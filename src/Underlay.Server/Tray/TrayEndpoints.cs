@@ -4,6 +4,7 @@ using Underlay.Core.Packaging;
 using Underlay.Core.Packs;
 using Underlay.Core.Placements;
 using Underlay.Core.Renames;
+using Underlay.Data;
 using Underlay.Data.Blobs;
 using Underlay.Server.Files;
 using Underlay.Server.Hosting;
@@ -156,9 +157,15 @@ internal static class TrayEndpoints
         return new PlacementsResult(after.Revision, placed, left, asResult);
     }
 
-    private static async Task<ThingBegun> BeginAsync(Guid id, ThingRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<ThingBegun> BeginAsync(
+        Guid id,
+        ThingRequest request,
+        PackDesk desk,
+        UnderlayDatabase database,
+        CancellationToken cancel)
     {
         EntryPlan? plan = null;
+        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
         var after = await desk.EditAsync(id, null, $"Begin {request.Name} with {request.Parts.Count} files", snapshot =>
         {
             var overlay = snapshot.NeedOverlay();
@@ -174,7 +181,11 @@ internal static class TrayEndpoints
                 ? throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.")
                 : plan.Edits;
         }, cancel).ConfigureAwait(false);
-        return new ThingBegun(after.Revision, plan!.Path.Value, [.. plan.Lines.Select(l => $"{l.Path}: {l.Says}")]);
+        var others = await OtherPacks.OfAsync(before, database, cancel).ConfigureAwait(false);
+        var meets = await others.MeetingAsync(plan!, before, cancel).ConfigureAwait(false);
+        return new ThingBegun(after.Revision, plan!.Path.Value, [.. plan.Lines.Select(Told)], [.. meets.Select(Told)]);
+
+        static string Told(PlanLine line) => $"{line.Path}: {line.Says}";
     }
 
     private static async Task<Changed> NameAsync(Guid id, NameRequest request, PackDesk desk, CancellationToken cancel)

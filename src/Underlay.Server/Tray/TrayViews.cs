@@ -106,7 +106,8 @@ internal sealed record ThingRequest(string Owner, string Name, IReadOnlyList<Par
 /// <summary>Begun.</summary>
 /// <param name="Path">Its entry.</param>
 /// <param name="Says">What was done, a line each.</param>
-internal sealed record ThingBegun(long Revision, string Path, IReadOnlyList<string> Says);
+/// <param name="Meets">What other packs of the author have at the same paths, a line each.</param>
+internal sealed record ThingBegun(long Revision, string Path, IReadOnlyList<string> Says, IReadOnlyList<string> Meets);
 
 /// <summary>A picture of the tray that the manifest is to name in a place.</summary>
 internal sealed record NameRequest(string File, string Place);

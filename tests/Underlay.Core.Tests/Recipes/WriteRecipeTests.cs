@@ -79,4 +79,31 @@ public class WriteRecipeTests
             ]);
         Assert.Empty(Mended(tree).Applied);
     }
+
+    /// <summary>Each other of one original with a recipe of its own: all are made, and the host tells them apart.</summary>
+    [Fact]
+    public void Another_takes_its_recipe_along()
+    {
+        var tree = APack.Of().Tree;
+        foreach (var (original, name) in new[] { ("tea_cup", "ebb_cup"), ("tea_cup", "flood_cup"), ("ebb_cup", "neap_cup") })
+        {
+            var plan = EntryAnother.Plan(
+                DemoBase.Check(tree).Overlay!,
+                PackPath.Parse($"wares/{original}/ware.json"),
+                name,
+                withRecipe: true);
+            Assert.Null(plan.Problem);
+            tree = tree.With(plan.Edits);
+        }
+
+        Assert.Contains("\"ware\": \"saltbrook.neap_cup\"", Text(tree, "entries/recipes/neap_cup.json"), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            DemoBase.Check(tree).Findings,
+            f => f.Blocks || f.Code.Value.StartsWith("recipe/", StringComparison.Ordinal) || f.Code.Value == "text/missing");
+    }
+
+    [Fact]
+    public void What_no_recipe_makes_has_none_to_take_along() =>
+        Assert.Null(
+            EntryAnother.RecipeOf(DemoBase.Check(APack.Of().Tree).Overlay!, PackPath.Parse("art/surfaces/clay_raked.surface.json")));
 }

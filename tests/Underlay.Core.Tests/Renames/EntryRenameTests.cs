@@ -8,6 +8,8 @@ namespace Underlay.Core.Tests.Renames;
 /// <summary>An entry gets another name wherever the name stands, and another like it one of its own.</summary>
 public class EntryRenameTests
 {
+    private static readonly PackPath Jug = PackPath.Parse("wares/milk_jug/ware.json");
+
     private static readonly APack Cups = APack.Of()
         .WithWare("tide_cup")
         .With("wares/tide_cup/mask.png", Picture.Mask())
@@ -107,7 +109,7 @@ public class EntryRenameTests
     public void A_clone_of_a_base_ware_is_whole_with_its_own_prefix_number_and_texts()
     {
         var pack = APack.Of();
-        var plan = EntryAnother.Plan(Over(pack), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        var plan = EntryAnother.Plan(Over(pack), Jug, "cream_jug");
         var after = After(pack, plan);
         Assert.DoesNotContain(after.Faults(), f => f.Blocks);
         var ware = Text(after, "wares/cream_jug/ware.json");
@@ -124,11 +126,22 @@ public class EntryRenameTests
     [Fact]
     public void Two_made_like_one_original_do_not_meet()
     {
-        var once = After(APack.Of(), EntryAnother.Plan(Over(APack.Of()), PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug"));
-        var twice = After(once, EntryAnother.Plan(Over(once), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug"));
+        var once = After(APack.Of(), EntryAnother.Plan(Over(APack.Of()), Jug, "cream_jug"));
+        var twice = After(once, EntryAnother.Plan(Over(once), Jug, "curd_jug"));
         Assert.DoesNotContain(twice.Faults(), f => f.Blocks);
         Assert.Contains("\"stall\": \"004\"", Text(twice, "wares/curd_jug/ware.json"), StringComparison.Ordinal);
-        Assert.NotNull(EntryAnother.Plan(Over(twice), PackPath.Parse("wares/milk_jug/ware.json"), "curd_jug").Problem);
+        Assert.NotNull(EntryAnother.Plan(Over(twice), Jug, "curd_jug").Problem);
+    }
+
+    [Fact]
+    public void A_number_that_another_pack_has_is_not_taken()
+    {
+        var others = TakenNumber.Of(After(APack.Of(), EntryAnother.Plan(Over(APack.Of()), Jug, "whey_jug")).Check().Overlay!).ToList();
+        Assert.Equal([new TakenNumber("wares", "/stall", "003")], others);
+        var after = After(APack.Of(), EntryAnother.Plan(Over(APack.Of()), Jug, "cream_jug", elsewhere: others));
+        Assert.Contains("\"stall\": \"004\"", Text(after, "wares/cream_jug/ware.json"), StringComparison.Ordinal);
+        Assert.True(after.Files.ContainsKey("art/stalls/004.png"));
+        Assert.False(after.Files.ContainsKey("art/stalls/003.png"));
     }
 
     /// <summary>In the older edition 003 is somebody else's stall: there the other's picture would be seen as that.</summary>
@@ -143,7 +156,7 @@ public class EntryRenameTests
         var overlay = CheckReport
             .Make(Repository.Kilnmoor, null, e => e == older.Edition ? older : SmallBase.Of(e), APack.Of().Tree)
             .Overlay!;
-        var plan = EntryAnother.Plan(overlay, PackPath.Parse("wares/milk_jug/ware.json"), "cream_jug");
+        var plan = EntryAnother.Plan(overlay, Jug, "cream_jug");
         Assert.Contains("\"stall\": \"004\"", Text(After(APack.Of(), plan), "wares/cream_jug/ware.json"), StringComparison.Ordinal);
     }
 

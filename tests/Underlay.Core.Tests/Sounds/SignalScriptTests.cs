@@ -178,4 +178,33 @@ public class SignalScriptTests
     public void A_table_without_sounds_is_none() => Assert.Null(SignalScript.Read([], "a,b\n1,2\n"u8.ToArray()));
 
     private static string Text(APack pack, string path) => Encoding.UTF8.GetString(pack.Files[path]);
+
+    [Fact]
+    public void A_sound_that_lies_at_the_path_of_a_line_is_done_once_a_stroke_plays_it()
+    {
+        const string Sound = "bells/saltbrook_matins_1";
+        var pack = Pier.With($"audio/{Sound}.wav", TestSound.Wav());
+        ScriptLine Line(APack of) => SignalScript.Of(Over(of)).Single(l => l.Sound == Sound);
+        Assert.Equal(ScriptState.Unplayed, Line(pack).State);
+        var edits = SignalTakes.Play(Over(pack), pack.Tree, Line(pack));
+        var after = new APack(pack.Tree.With(edits).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll()));
+        Assert.Equal(ScriptState.Yours, Line(after).State);
+        Assert.Contains(Sound, Text(after, Tower), StringComparison.Ordinal);
+        Assert.Contains("saltbrook_matins_1,", Text(after, "audio/bells.csv"), StringComparison.Ordinal);
+        Assert.Empty(SignalTakes.Play(Over(after), after.Tree, Line(after)));
+    }
+
+    [Fact]
+    public void A_next_take_has_the_next_free_name_and_is_played_beside_the_first()
+    {
+        var first = Take(Pier, "bells/saltbrook_matins_1", TestSound.Wav());
+        var overlay = Over(first.With("audio/bells/saltbrook_matins_2.wav", TestSound.Wav()));
+        var line = SignalScript.Of(overlay).Single(l => l.Sound == "bells/saltbrook_matins_1");
+        var next = SignalTakes.Next(overlay, line);
+        Assert.Equal(("bells/saltbrook_matins_3", "audio/bells/saltbrook_matins_3.wav"), (next.Sound, next.Path.Value));
+        var (edits, problem) = SignalTakes.Plan(overlay, overlay.Pack.Tree, [new SignalTake(next, TestSound.Wav(), line.Sound)]);
+        Assert.Null(problem);
+        var tower = Encoding.UTF8.GetString(overlay.Pack.Tree.With(edits).Find(PackPath.Parse(Tower))!.ReadAll());
+        Assert.Matches("(?s)matins_1.*matins_3", tower);
+    }
 }

@@ -123,4 +123,17 @@ public class TextSheetTests
         Assert.Contains("still says “Old”, as “moor.", found.Message, StringComparison.Ordinal);
         Assert.DoesNotContain(Cup.Findings(), f => f.Code.Value == "text/as-original");
     }
+
+    [Fact]
+    public void A_text_that_was_changed_in_one_language_is_told_of_the_others()
+    {
+        var original = Line(Cup, "moor.milk_jug/name");
+        var alike = After(
+            Cup,
+            new TextChange("saltbrook.tide_cup/name", "de", original.In("de")),
+            new TextChange("saltbrook.tide_cup/name", "fr", original.In("fr")));
+        var found = Assert.Single(alike.Findings(), f => f.Code.Value == "text/as-original");
+        Assert.Contains($"still says “{original.In("de")}” in de and fr, as “moor.", found.Message, StringComparison.Ordinal);
+        Assert.Equal(["de", "fr"], Line(alike, "saltbrook.tide_cup/name").Originals.Keys);
+    }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, data } from '@/api/client'
 import { useChange } from '@/shared/composables/usePack'
 import UDialog from '@/shared/parts/UDialog.vue'
@@ -26,6 +26,7 @@ const change = useChange(() => props.pack)
 const place = ref(props.start ?? '')
 const original = ref('')
 const name = ref(props.usual ?? '')
+const withRecipe = ref(false)
 const { data: originals } = useQuery({
     queryKey: ['pack', () => props.pack, 'originals', place],
     queryFn: () =>
@@ -47,6 +48,7 @@ const asked = refDebounced(
         place: place.value,
         path: props.path ?? original.value,
         name: hasName.value ? name.value.trim() : '',
+        recipe: withRecipe.value && deed.value === 'another',
     })),
     200,
 )
@@ -61,6 +63,9 @@ const { data: plan } = useQuery({
         ),
     enabled: () => (asked.value.path !== '' || asked.value.place !== '') && (asked.value.name !== '' || !hasName.value),
 })
+/** A recipe makes the original: said by the last plan, so that the field stays while the next is made. */
+const hasRecipe = ref(false)
+watch(plan, (now) => now && (hasRecipe.value = now.hasRecipe === true))
 /** True where the plan is of what stands in the fields. */
 const isReady = computed(
     () =>
@@ -69,6 +74,7 @@ const isReady = computed(
         plan.value.lines.length > 0 &&
         asked.value.place === place.value &&
         asked.value.path === (props.path ?? original.value) &&
+        asked.value.recipe === (withRecipe.value && deed.value === 'another') &&
         (!hasName.value || asked.value.name === name.value.trim()),
 )
 const title = computed(() =>
@@ -134,6 +140,15 @@ async function carryOut() {
                     spellcheck="false"
                     data-test="name"
                 />
+            </label>
+            <label v-if="deed === 'another' && hasRecipe" class="flex items-baseline gap-2">
+                <input v-model="withRecipe" type="checkbox" data-test="with-recipe" />
+                <span>
+                    With a recipe, after the one that makes the original
+                    <span class="text-faint text-small block"
+                        >it takes a little more of the first thing, so that the host tells them apart</span
+                    >
+                </span>
             </label>
             <p v-if="hasName && originals && originals.wanted.length > 0" class="text-small">
                 Wanted by your files:

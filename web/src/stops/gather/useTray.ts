@@ -84,7 +84,11 @@ export function useTray(id: MaybeRefOrGetter<string>) {
                             },
                         }),
                     ),
-                (made) => `The ${thing.noun} ${name} is begun with ${count(rows.length, 'file')}: ${made.path}.`,
+                (made) =>
+                    [
+                        `The ${thing.noun} ${name} is begun with ${count(rows.length, 'file')}: ${made.path}.`,
+                        ...made.meets.slice(0, 1).map((one) => `${one}.`),
+                    ].join(' '),
             ),
         nameIt: (row: TrayRow, key: string, noun: string) =>
             change.run(

@@ -30,17 +30,28 @@ const area = ref<HTMLElement>()
 const { width, height } = useElementSize(area)
 const calm = usePreferredReducedMotion()
 
-const baseSide = computed(() =>
-    props.picture.base
-        ? {
-              title: 'Base',
-              url: baseUrl(props.summary.host, props.summary.edition, props.picture.path, props.picture.base.hash),
-              size: props.picture.base.size,
-              says: `${props.summary.edition} · ${pixels(props.picture.base.size)}`,
-              problem: props.picture.base.problem,
-          }
-        : null,
-)
+/** What yours is compared with: the base's picture, else the one that it was made like. */
+const baseSide = computed(() => {
+    const { base, like, path } = props.picture
+    const ofBase = (at: string, hash: string) => baseUrl(props.summary.host, props.summary.edition, at, hash)
+    if (base)
+        return {
+            title: 'Base',
+            url: ofBase(path, base.hash),
+            size: base.size,
+            says: `${props.summary.edition} · ${pixels(base.size)}`,
+            problem: base.problem,
+        }
+    if (!like) return null
+    const { picture } = like
+    return {
+        title: 'Original',
+        url: like.isYours ? fileUrl(props.pack, like.path, picture.hash) : ofBase(like.path, picture.hash),
+        size: picture.size,
+        says: `${like.path} · ${pixels(picture.size)}`,
+        problem: picture.problem,
+    }
+})
 const yourSide = computed(() =>
     props.picture.yours
         ? {
@@ -180,7 +191,7 @@ useKeys({
             <div v-else class="flex min-w-0 flex-1 flex-col">
                 <PicturePane v-model:scroll="scroll" :side="(isBaseShown ? baseSide : yourSide)!" :factor="factor" />
                 <button type="button" class="word text-small self-start" @click="isBaseShown = !isBaseShown">
-                    Show {{ isBaseShown ? 'yours' : 'the base' }}
+                    Show {{ isBaseShown ? 'yours' : baseSide?.title === 'Base' ? 'the base' : 'the original' }}
                 </button>
             </div>
         </div>

@@ -13,23 +13,46 @@ import { useScript } from './useScript'
 /** The script of signals: what is to be recorded, read from and recorded into, required first. */
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data: script, error, isPending, refetch, isBusy, noteOf, type, note, take, read } = useScript(() => props.id)
+const {
+    data: script,
+    error,
+    isPending,
+    refetch,
+    isBusy,
+    noteOf,
+    type,
+    note,
+    take,
+    letPlay,
+    read,
+} = useScript(() => props.id)
 const { data: detail } = usePack(() => props.id)
 const which = useQueryValue('script', 'all')
-const isMissing = (line: ScriptLineView) => line.file === null || line.file.isOfBase
+/** A line is done when its entry plays a sound of the pack. */
+const isMissing = (line: ScriptLineView) => line.state !== 'yours'
 const lines = computed(() => script.value?.lines ?? [])
 const shown = computed(() => lines.value.filter((line) => which.value !== 'left' || isMissing(line)))
 const left = computed(() => lines.value.filter(isMissing).length)
-const stateOf = ({ file }: ScriptLineView) =>
-    file === null ? 'to be recorded' : file.isOfBase ? 'the base’s' : 'recorded'
+const states: Record<ScriptLineView['state'], string> = {
+    missing: 'to be recorded',
+    'of-base': 'the base’s',
+    unplayed: 'there, but nothing plays it yet',
+    yours: 'recorded',
+}
 
 const { playing, play } = useListening()
 const hear = (line: ScriptLineView) =>
     line.file && detail.value && play(line.sound, { url: pictureUrl(props.id, detail.value.summary, line.file) })
 
 const recorded = ref<ScriptLineView | null>(null)
+const isFurther = ref(false)
+function record(line: ScriptLineView, further: boolean) {
+    isFurther.value = further
+    recorded.value = line
+}
 const isRecording = computed({ get: () => recorded.value !== null, set: () => (recorded.value = null) })
-const use = async (file: File) => recorded.value !== null && (await take(recorded.value, file)) !== undefined
+const use = async (file: File) =>
+    recorded.value !== null && (await take(recorded.value, file, isFurther.value)) !== undefined
 
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 function choose(event: Event) {
@@ -105,7 +128,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                                     class="text-madder"
                                     aria-hidden="true"
                                     >▼ </span
-                                >{{ stateOf(line) }}
+                                >{{ states[line.state] }}
                             </span>
                         </td>
                         <td class="py-2 pr-3">
@@ -142,12 +165,32 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
                                 {{ playing === line.sound ? 'Stop' : 'Hear' }}
                             </button>
                             <button
+                                v-if="line.state === 'unplayed'"
+                                type="button"
+                                class="word mr-3"
+                                :disabled="isBusy"
+                                :aria-label="`Let ${line.sound} be played`"
+                                @click="letPlay(line)"
+                            >
+                                Let it play
+                            </button>
+                            <button
                                 type="button"
                                 class="word"
                                 :aria-label="`Record ${line.sound}`"
-                                @click="recorded = line"
+                                @click="record(line, false)"
                             >
-                                Record …
+                                {{ line.state === 'yours' ? 'Record anew …' : 'Record …' }}
+                            </button>
+                            <button
+                                v-if="line.state === 'yours'"
+                                type="button"
+                                class="word ml-3"
+                                :aria-label="`Record a further take of ${line.sound}`"
+                                title="Played in turn with the first"
+                                @click="record(line, true)"
+                            >
+                                Another take …
                             </button>
                         </td>
                     </tr>
@@ -158,7 +201,7 @@ const open = (path: string) => router.push({ name: 'define', params: { id: props
         <RecordDialog
             v-if="recorded"
             v-model="isRecording"
-            :title="`Record ${recorded.signals[0]?.name || recorded.sound}`"
+            :title="`${isFurther ? 'Another take of' : 'Record'} ${recorded.signals[0]?.name || recorded.sound}`"
             :is-busy="isBusy"
             :use="use"
         />

@@ -38,17 +38,25 @@ export function useScript(pack: MaybeRefOrGetter<string>) {
         if (typed.value.get(line.sound) === now) typed.value.delete(line.sound)
     }
 
-    /** Puts a recording in as the sound of a line, with its row and where it is listed. */
-    const take = ({ entry, sound }: ScriptLineView, file: File) =>
+    /** Puts a recording in as the sound of a line, or as a further take of it, with its row and where it is listed. */
+    const take = ({ entry, sound }: ScriptLineView, file: File, further = false) =>
         change.run(
             () =>
                 data(
                     api.POST('/api/packs/{id}/script/takes', {
-                        params: { path: path(), query: { entry, sound } },
+                        params: { path: path(), query: { entry, sound, further } },
                         ...bodyOf(file),
                     }),
                 ),
-            () => `${sound} is recorded.`,
+            () => (further ? `A further take of ${sound} is recorded.` : `${sound} is recorded.`),
+        )
+
+    /** Lets the entry play a sound that is there already. */
+    const letPlay = ({ entry, sound }: ScriptLineView) =>
+        change.run(
+            () =>
+                data(api.POST('/api/packs/{id}/script/strokes', { params: { path: path() }, body: { entry, sound } })),
+            () => `${entry} plays ${sound}.`,
         )
 
     /** Takes speakers and notes of a table in. */
@@ -61,7 +69,7 @@ export function useScript(pack: MaybeRefOrGetter<string>) {
                 }.`,
         )
 
-    return { ...query, isBusy: change.isBusy, noteOf, type, note, take, read }
+    return { ...query, isBusy: change.isBusy, noteOf, type, note, take, letPlay, read }
 }
 
 const bodyOf = (file: File) => ({

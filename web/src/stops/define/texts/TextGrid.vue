@@ -23,11 +23,17 @@ const virtualizer = useVirtualizer(
     })),
 )
 const columns = computed(() => `minmax(180px, 1fr) repeat(${props.languages.length}, minmax(140px, 1.4fr))`)
+/** In which languages it was not changed yet, where there are others. */
+function stillSays({ originals }: TextView) {
+    const left = props.languages.filter((_, column) => originals[column])
+    const where = left.length < props.languages.length ? ` in ${left.join(' and ')}` : ''
+    return `still says what ${originals.find(Boolean)} does${where}`
+}
 const stateOf = (text: TextView) =>
     text.path === null
         ? 'for nothing'
-        : text.original
-          ? `still says what ${text.original} does`
+        : text.originals.some(Boolean)
+          ? stillSays(text)
           : text.isYours && text.below
             ? 'over the base’s'
             : text.isYours

@@ -14,7 +14,7 @@ export const filters: TextFilter[] = [
     { key: 'yours', title: 'Yours', holds: isOwn },
     { key: 'missing', title: 'Missing', holds: (text) => text.path !== null && !text.says[0] },
     { key: 'raw', title: 'Not in every language', holds: (text) => isOwn(text) && text.says.some((says) => !says) },
-    { key: 'original', title: 'Still the original’s', holds: (text) => text.original !== null },
+    { key: 'original', title: 'Still the original’s', holds: (text) => text.originals.some(Boolean) },
     { key: 'loose', title: 'For nothing', holds: (text) => text.path === null },
     { key: 'all', title: 'All, with the base’s', holds: () => true },
 ]
