@@ -54,6 +54,20 @@ public class EntryFixTests
     }
 
     [Fact]
+    public void After_the_manifests_id_changed_names_get_the_new_prefix_in_place_of_the_old()
+    {
+        var pack = APack.Of().WithWare("tide_cup", "other.tide_cup")
+            .WithSurface("other_sand", Picture.Of(64, 64))
+            .WithSurface("kelp_sand", Picture.Of(64, 64).With(1, 1, new Pixel(1, 2, 3, 255)));
+        var (tree, report) = Run(pack, "name/prefix");
+        Assert.DoesNotContain(report.Findings, f => f.Code.Value == "name/prefix" || f.Blocks);
+        Assert.Contains("\"id\": \"saltbrook.tide_cup\"", Text(tree, Cup), StringComparison.Ordinal);
+        Assert.NotNull(tree.Find(PackPath.Parse("art/surfaces/saltbrook_sand.surface.json")));
+        // What is no prefix stays in the name.
+        Assert.NotNull(tree.Find(PackPath.Parse("art/surfaces/saltbrook_kelp_sand.png")));
+    }
+
+    [Fact]
     public void Who_takes_fields_over_from_a_near_name_is_given_the_near_one()
     {
         var (tree, report) = Run(Ware("""{ "id": "saltbrook.tide_cup", "like": "moor.soup_bowls" }"""), "entry/dangling");

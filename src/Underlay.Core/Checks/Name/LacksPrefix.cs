@@ -49,7 +49,7 @@ public sealed class LacksPrefix : RuleCheck<PrefixRule>
                 rule.Else,
                 $"The name “{name}” is new and does not begin with your prefix “{prefix}_”: another pack may use the same.") with
             {
-                Fix = new PutPrefix(placement.Path, rule.Placeholder, $"{prefix}_{name}"),
+                Fix = new PutPrefix(placement.Path, rule.Placeholder, FormerPrefix.Renamed(overlay, prefix, name)),
                 Shared = new NoPrefix(overlay.Profile.Manifest.Path.Value, prefix),
             };
         }
