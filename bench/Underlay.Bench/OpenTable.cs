@@ -46,7 +46,7 @@ internal sealed class OpenTable(NpgsqlDataSource source) : IDbContextFactory<Und
         Line($"| {pictures:N0} pictures in {tree.Files.Count:N0} files | ms |\n|---|---:|");
         foreach (var what in new[] { "first opening", "opening after a start", "once more" })
         {
-            var shelf = new FactsShelf(source);
+            var shelf = new FactsStore(source);
             var begun = Stopwatch.GetTimestamp();
             var (opened, _) = (await new PackReader(source, this, shelf).OpenAsync(id, default).ConfigureAwait(false))!.Value;
             var read = Stopwatch.GetElapsedTime(begun);

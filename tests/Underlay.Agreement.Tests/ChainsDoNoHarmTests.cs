@@ -56,7 +56,7 @@ public class ChainsDoNoHarmTests
             string.Join(", ", files.Select(f => $"{f.Key} ({f.Value.Length})"))
                 + string.Concat(first.Applied.Select(a => $"\n    {a.Finding.Code} {a.Finding.Path}: {a.Finding.Fix!.Title}")),
             harmOf(files, after),
-            first.Held.FirstOrDefault(h => h.Together.Count > 0) is { } held ? $"{held.Finding.Path}: {held.Finding.Fix!.Title}" : null,
+            first.Held.FirstOrDefault(h => h.Chain.Count > 0) is { } held ? $"{held.Finding.Path}: {held.Finding.Fix!.Title}" : null,
             Mended(after).Applied is [var again, ..] ? $"{again.Finding.Code} {again.Finding.Path}: {again.Finding.Fix!.Title}" : null);
 
         FixOutcome Mended(IReadOnlyDictionary<string, byte[]> pack)

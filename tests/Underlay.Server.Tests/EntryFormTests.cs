@@ -64,11 +64,11 @@ public class EntryFormTests(RunningServer server)
         await pack.PostAsync("entry/another", new { path = Cup, name = "ebb_cup" });
         const string Path = "wares/ebb_cup/ware.json";
         object Take(params string[] pointers) => new { path = Path, from = "wares/salt_crock/ware.json", pointers };
-        var taken = await pack.PostAsync("entry/transplants", Take("/ember", "/price"));
+        var taken = await pack.PostAsync("entry/copied-fields", Take("/ember", "/price"));
         Assert.Equal("art/embers/wares/ebb_cup.png", Assert.Single(taken.GetProperty("files").EnumerateArray()).GetString());
         Assert.NotNull(await pack.FileAsync("art/embers/wares/ebb_cup.png"));
         Assert.Contains("\"ember\"", Encoding.UTF8.GetString((await pack.FileAsync(Path))!), StringComparison.Ordinal);
-        var (status, _, detail) = await TestPack.ProblemAsync(await pack.TryPostAsync("entry/transplants", Take("/id")));
+        var (status, _, detail) = await TestPack.ProblemAsync(await pack.TryPostAsync("entry/copied-fields", Take("/id")));
         Assert.Equal(HttpStatusCode.Conflict, status);
         Assert.EndsWith("Nothing was changed.", detail, StringComparison.Ordinal);
     }

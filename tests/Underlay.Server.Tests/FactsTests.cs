@@ -53,7 +53,7 @@ public sealed class FactsTests : IAsyncLifetime
     public async Task What_is_learned_of_an_edit_before_it_is_carried_out_is_kept_once_it_is()
     {
         var plan = PlanOf(APack.Of().With("art/surfaces/quartz.png", Picture.Of(60, 60)));
-        var shelf = new FactsShelf(database.Source);
+        var shelf = new FactsStore(database.Source);
         var planned = new PlannedFiles(plan, FileTree.Empty, database.Source, shelf);
         var tree = FileTree.Empty.With(planned.Edits);
         var before = Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree));
@@ -76,7 +76,7 @@ public sealed class FactsTests : IAsyncLifetime
     public async Task What_was_found_in_a_file_is_known_where_it_comes_to_lie()
     {
         await PutAsync(APack.Of().With($"{ReservedFolder.Tray}/quartz.png", Picture.Of(60, 60)));
-        var shelf = new FactsShelf(database.Source);
+        var shelf = new FactsStore(database.Source);
         var (tree, revision) = (await new PackReader(database.Source, database, shelf).OpenAsync(database.Pack, default))!.Value;
         var wanted = new WantedPlace(
             PackPath.Parse($"{ReservedFolder.Tray}/quartz.png"),
@@ -92,7 +92,7 @@ public sealed class FactsTests : IAsyncLifetime
         await ApplyAsync(plan);
         planned.AreKept();
         await shelf.KeepAsync(default);
-        var elsewhere = new PackReader(database.Source, database, new FactsShelf(database.Source));
+        var elsewhere = new PackReader(database.Source, database, new FactsStore(database.Source));
         var (since, next) = await elsewhere.SinceAsync(database.Pack, tree, revision, default);
         Assert.Equal(revision + 1, next);
         Assert.Equal(found, Lines(CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree.With(since))));
@@ -113,7 +113,7 @@ public sealed class FactsTests : IAsyncLifetime
     /// <summary>Opens the pack as a server that was just started does, and keeps what it learns.</summary>
     private async Task<IReadOnlyList<string>> OpenAsync()
     {
-        var shelf = new FactsShelf(database.Source);
+        var shelf = new FactsStore(database.Source);
         var (tree, _) = (await new PackReader(database.Source, database, shelf).OpenAsync(database.Pack, default))!.Value;
         var session = CheckSession.Open(Repository.Kilnmoor, null, SmallBase.Of, tree);
         await shelf.KeepAsync(default);

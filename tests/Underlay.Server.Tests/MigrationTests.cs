@@ -65,7 +65,7 @@ public sealed class MigrationTests : IAsyncLifetime
 
     private async Task<FileTree?> OpenAsync(long? revision = null)
     {
-        var reader = new PackReader(database.Source, database, new Data.Facts.FactsShelf(database.Source));
+        var reader = new PackReader(database.Source, database, new Data.Facts.FactsStore(database.Source));
         return revision is { } at
             ? await reader.OpenAtAsync(database.Pack, at, default)
             : (await reader.OpenAsync(database.Pack, default))!.Value.Tree;

@@ -32,7 +32,7 @@ public sealed class PlannedFilesTests : IDisposable
         AnyEdit.List[1, 8].Sample(edits =>
         {
             if (After(begun, edits) is not { } wanted) return;
-            var planned = new PlannedFiles(EditPlan.Of(begun, edits), begun, source, new FactsShelf(source));
+            var planned = new PlannedFiles(EditPlan.Of(begun, edits), begun, source, new FactsStore(source));
             var after = begun.With(planned.Edits);
             Assert.Equal(Lines(wanted), Lines(after));
             // What is new can be read before it is kept.

@@ -19,7 +19,7 @@ public class ViewIsolationTests(RunningServer server)
         foreach (var name in new[] { "art/surfaces/setts_dark.png", Bad, "wares/tea_cup/shelf.png" })
             await pack.PutFileAsync(name, Picture.Of(64, 64).ToPng());
         var before = await pack.GetAsync("findings");
-        var desk = server.Services.GetRequiredService<PackDesk>();
+        var desk = server.Services.GetRequiredService<PackService>();
         var looks = 0;
         async ValueTask<object?> ViewAsync(EndpointFilterInvocationContext context)
         {
@@ -68,7 +68,7 @@ public class ViewIsolationTests(RunningServer server)
             await damage.ExecuteNonQueryAsync();
         }
 
-        server.Services.GetRequiredService<PackDesk>().Forget(lost.Id);
+        server.Services.GetRequiredService<PackService>().Forget(lost.Id);
         using var answer = await sound.Http.GetAsync("/api/packs");
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         var rows = (await TestPack.ReadAsync(answer)).EnumerateArray().ToDictionary(r => r.GetProperty("id").GetGuid());

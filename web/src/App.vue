@@ -3,7 +3,7 @@ import { defineAsyncComponent } from 'vue'
 import { useHelp } from './frame/help/useHelp'
 import KeysHelp from './frame/KeysHelp.vue'
 import MessageLine from './shared/parts/MessageLine.vue'
-import TogetherDialog from './shared/parts/TogetherDialog.vue'
+import ChainDialog from './shared/parts/ChainDialog.vue'
 import { useAppKeys } from './frame/useAppKeys'
 import { useTheme } from './shared/composables/useTheme'
 
@@ -19,7 +19,7 @@ const HelpSheet = defineAsyncComponent(() => import('./frame/help/HelpSheet.vue'
         <div class="min-h-0 grow"><router-view /></div>
         <MessageLine />
     </div>
-    <TogetherDialog />
+    <ChainDialog />
     <KeysHelp v-model="isHelpOpen" />
     <HelpSheet v-if="isReading" />
 </template>

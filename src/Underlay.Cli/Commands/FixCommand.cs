@@ -65,10 +65,10 @@ internal static class FixCommand
                 Console.Out.WriteLine(
                     $"held back  {back.Finding.Code}  {back.Finding.Path}: “{back.Finding.Fix!.Title}” would make "
                         + $"{context.Profile.Title} show {Describe(back.Would)}");
-                if (back.Together.Count > 1)
+                if (back.Chain.Count > 1)
                     Console.Out.WriteLine(
-                        $"    it holds with {string.Join(", then ", back.Together.Skip(1).Select(t => $"“{t.Finding.Fix!.Title}”"))}: "
-                            + string.Join(' ', back.Together.Select(t => $"--only {t.Finding.Code}").Distinct()));
+                        $"    it holds with {string.Join(", then ", back.Chain.Skip(1).Select(t => $"“{t.Finding.Fix!.Title}”"))}: "
+                            + string.Join(' ', back.Chain.Select(t => $"--only {t.Finding.Code}").Distinct()));
             }
 
             var left = $"{ReportWriter.Count(report.Count(Severity.Blocker), "blocker")} and "

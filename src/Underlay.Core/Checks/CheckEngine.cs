@@ -39,7 +39,7 @@ public sealed class CheckEngine
         var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
         var change = before.Overlay is { } last && !sameStructure ? StackChange.Between(last, overlay) : null;
         var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
-        bool Holds(Found found) => sameStructure || (change is not null && !found.Asked.MayDifferAfter(change));
+        bool Holds(Found found) => sameStructure || (change is not null && !found.Reads.MayDifferAfter(change));
         GroupFindings? KnownOf(Group group) =>
             sameAuthor && before.Groups.TryGetValue(group.Key, out var known) && IsSame(known.Group, group) ? known : null;
 
@@ -91,7 +91,7 @@ public sealed class CheckEngine
             overlay,
             groups.ToDictionary(g => g.Group.Key, StringComparer.Ordinal),
             checks.Zip(whole).Where(w => w.Second is not null).ToDictionary(w => w.First, w => w.Second!));
-        var told = Order(Together.Tell(Blame.Fold(found)), Waivers.Read(overlay.Pack.Tree));
+        var told = Order(SharedCauses.Group(RootCauses.Fold(found)), Waivers.Read(overlay.Pack.Tree));
         return new EngineRun(overlay, told, memory, [.. anew.Select(g => g.Group.Key)], [.. faults]);
     }
 

@@ -100,7 +100,7 @@ public static class CheckList
         new RenamedSince(),
         new Unchanged(),
         new RolledBack(),
-        new Held(),
+        new PlaceholderLeft(),
         new SameAsOther(),
         new Leftover(),
         new StaleResult(),

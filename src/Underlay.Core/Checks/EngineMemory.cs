@@ -5,13 +5,13 @@ namespace Underlay.Core.Checks;
 
 /// <summary>What checks found, and what they asked the stack for while they looked.</summary>
 /// <param name="Findings">The findings.</param>
-/// <param name="Asked">The questions; with the same answers the findings are the same.</param>
-internal sealed record Found(IReadOnlyList<Finding> Findings, Asked Asked)
+/// <param name="Reads">The questions; with the same answers the findings are the same.</param>
+internal sealed record Found(IReadOnlyList<Finding> Findings, ReadSet Reads)
 {
     /// <summary>Looks, and notes the questions.</summary>
     public static Found While(Func<IReadOnlyList<Finding>> look)
     {
-        var (findings, asked) = Asked.While(look);
+        var (findings, asked) = ReadSet.Record(look);
         return new Found(findings, asked);
     }
 }

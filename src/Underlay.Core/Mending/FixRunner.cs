@@ -16,10 +16,10 @@ public sealed record AppliedFix(Finding Finding, IReadOnlyList<TreeEdit> Edits);
 /// <summary>A fix that was not applied, because the host would show something wrong afterwards that it shows right now.</summary>
 /// <param name="Finding">What it would have repaired.</param>
 /// <param name="Would">What would go wrong.</param>
-/// <param name="Together">
+/// <param name="Chain">
 /// The repairs, it among them, that hold all together though it does not alone, in their order; empty where there are none.
 /// </param>
-public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would, IReadOnlyList<AppliedFix> Together);
+public sealed record HeldBack(Finding Finding, IReadOnlyList<Prediction> Would, IReadOnlyList<AppliedFix> Chain);
 
 /// <summary>What came of applying fixes.</summary>
 /// <param name="Tree">The pack after them.</param>
@@ -218,7 +218,7 @@ public sealed class FixRunner
             applied,
             [
                 .. held.Values.Select((h, i) => i < MostExplained
-                    ? h with { Together = RepairChain.Find(ContextOf, report, tree, check, [h.Finding], _ => true)?.Fixes ?? [] }
+                    ? h with { Chain = RepairChain.Find(ContextOf, report, tree, check, [h.Finding], _ => true)?.Fixes ?? [] }
                     : h),
             ],
             report);

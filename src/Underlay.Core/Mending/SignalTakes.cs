@@ -95,7 +95,7 @@ public static class SignalTakes
     private static IReadOnlyList<TreeEdit> Listing(Overlay overlay, FileTree tree, SignalTake take)
     {
         var (line, beside) = (take.Line, take.Beside);
-        if (PealText.Of(overlay, tree, line.Entry) is not { } text) return [];
+        if (SignalListText.Of(overlay, tree, line.Entry) is not { } text) return [];
         var listed = beside is not null && text.Plays(beside)
             ? text.WithBeside(beside, line.Sound)
             : text.With(line.Signals[0].Code, line.Sound);

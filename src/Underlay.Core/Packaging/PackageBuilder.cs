@@ -84,7 +84,9 @@ public static class PackageBuilder
                 next += some.Count;
                 waiting += some.Sum(f => f.Length);
                 window.Enqueue(
-                    Task.Run(() => some.Select(f => ZipWriter.Pack(f.Path, f.Lend(), profile.Package.MethodOf(f.Path))).ToArray(), cancel));
+                    Task.Run(
+                        () => some.Select(f => ZipWriter.Pack(f.Path, f.AsMemory(), profile.Package.MethodOf(f.Path))).ToArray(),
+                        cancel));
             }
 
             foreach (var packed in window.Dequeue().GetAwaiter().GetResult())

@@ -29,7 +29,7 @@ public abstract class FileContent
     private object? hash;
 
     /// <summary>The hash of the bytes, learned once.</summary>
-    internal ContentHash HashOf(TreeFile file) => FindHash() ?? HashOf(file.Lend().Span);
+    internal ContentHash HashOf(TreeFile file) => FindHash() ?? HashOf(file.AsMemory().Span);
 
     /// <summary>The hash of the bytes, which are at hand; it is known from then on.</summary>
     internal ContentHash HashOf(ReadOnlySpan<byte> all) => FindHash() ?? (ContentHash)(hash = ContentHash.Of(all));
@@ -68,7 +68,7 @@ public sealed record TreeFile(PackPath Path, long Length, FileContent Content)
 
     /// <summary>All bytes, without a copy where they are at hand. Not to be kept longer than what they came in with.</summary>
     /// <exception cref="EndOfStreamException">The file became shorter while it was read.</exception>
-    public ReadOnlyMemory<byte> Lend() => Content.FindMemory() ?? ReadAll();
+    public ReadOnlyMemory<byte> AsMemory() => Content.FindMemory() ?? ReadAll();
 
     /// <summary>Reads the first bytes, fewer where the file is shorter.</summary>
     public byte[] ReadStart(long most)

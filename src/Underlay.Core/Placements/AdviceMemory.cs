@@ -37,7 +37,7 @@ public sealed class AdviceMemory
 
             List<PlacementAdvice> all = [.. tray.Select(f => given[KeyOf(f)].Advice with { File = f })];
             if (given.Count > Math.Max(MostKept, tray.Count)) KeepOnly([.. tray.Select(KeyOf)]);
-            return Placer.Together(overlay, all, f => Remember(placer, f));
+            return Placer.Join(overlay, all, f => Remember(placer, f));
         }
     }
 
@@ -74,7 +74,7 @@ public sealed class AdviceMemory
         bool MayConcern(PackPath path) => names.MayConcern(path) || placer.IsSpoken(path, turned);
         var holds = SideBySide.Select(
             [.. given],
-            g => (g.Key, Holds: !g.Value.Asked.MayDifferAfter(change) && !MayConcern(WithoutTray(g.Key.Path))));
+            g => (g.Key, Holds: !g.Value.Reads.MayDifferAfter(change) && !MayConcern(WithoutTray(g.Key.Path))));
         KeepOnly([.. holds.Where(h => h.Holds).Select(h => h.Key)]);
     }
 
@@ -85,7 +85,7 @@ public sealed class AdviceMemory
 
     private static GivenAdvice Give(Placer placer, TreeFile file)
     {
-        var (advice, asked) = Asked.While(() => Advise(placer, file with { Path = WithoutTray(file.Path) }));
+        var (advice, asked) = ReadSet.Record(() => Advise(placer, file with { Path = WithoutTray(file.Path) }));
         return new GivenAdvice(advice, asked);
     }
 
@@ -98,7 +98,7 @@ public sealed class AdviceMemory
         }
         catch (Exception fault) when (Faults.IsOurs(fault))
         {
-            Asked.AboutEverything();
+            ReadSet.NoteEverything();
             var flaw = $"it cannot be judged: Underlay fails at it ({fault.GetType().Name}), which is a fault of Underlay’s";
             return new PlacementAdvice(file, [], flaw) { Fault = fault };
         }
@@ -119,5 +119,5 @@ public sealed class AdviceMemory
     private static (PackPath Path, ContentHash Bytes) KeyOf(TreeFile file) => (file.Path, file.Hash);
 
     /// <summary>Advice, with what it asked the stack for.</summary>
-    private sealed record GivenAdvice(PlacementAdvice Advice, Asked Asked);
+    private sealed record GivenAdvice(PlacementAdvice Advice, ReadSet Reads);
 }

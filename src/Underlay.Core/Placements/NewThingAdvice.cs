@@ -46,7 +46,7 @@ internal sealed class NewThingAdvice
     }
 
     /// <summary>Advice on each file, with that on new things.</summary>
-    public static IReadOnlyList<PlacementAdvice> Together(Overlay overlay, IReadOnlyList<PlacementAdvice> all)
+    public static IReadOnlyList<PlacementAdvice> Join(Overlay overlay, IReadOnlyList<PlacementAdvice> all)
     {
         var open = all.Where(IsOpen).ToList();
         if (open.Count == 0) return all;

@@ -97,14 +97,14 @@ public sealed class Placer
 
     /// <summary>Where files may belong, in their order; on all cores.</summary>
     public IReadOnlyList<PlacementAdvice> Advise(IReadOnlyList<TreeFile> files) =>
-        Together(overlay, SideBySide.Select(files, Advise), Advise);
+        Join(overlay, SideBySide.Select(files, Advise), Advise);
 
     /// <summary>Advice on each file, with that on those that belong together: series, and parts of a thing that is not there yet.</summary>
-    internal static IReadOnlyList<PlacementAdvice> Together(
+    internal static IReadOnlyList<PlacementAdvice> Join(
         Overlay overlay,
         IReadOnlyList<PlacementAdvice> all,
         Func<TreeFile, PlacementAdvice> advise) =>
-        NewThingAdvice.Together(overlay, SeriesAdvice.Together(overlay, all, advise));
+        NewThingAdvice.Join(overlay, SeriesAdvice.Join(overlay, all, advise));
 
     /// <summary>Where a file may belong.</summary>
     public PlacementAdvice Advise(TreeFile file)

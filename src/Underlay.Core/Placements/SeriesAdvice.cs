@@ -25,7 +25,7 @@ internal static class SeriesAdvice
     private const double Beside = 0.1;
 
     /// <summary>Advice on each file, with that on series of them.</summary>
-    public static IReadOnlyList<PlacementAdvice> Together(
+    public static IReadOnlyList<PlacementAdvice> Join(
         Overlay overlay,
         IReadOnlyList<PlacementAdvice> all,
         Func<TreeFile, PlacementAdvice> advise)

@@ -32,7 +32,7 @@ internal sealed class SoundNames(Overlay overlay)
     public IEnumerable<PlacementCandidate> For(SpokenPath spoken)
     {
         // What the script asks for changes with the entries that play sounds.
-        foreach (var place in scripted) Asked.AboutPlace(place.Key);
+        foreach (var place in scripted) ReadSet.NotePlace(place.Key);
         var spokenFolders = spoken.FolderWords.Concat(spoken.Name.Words).ToHashSet(StringComparer.Ordinal);
         foreach (var (name, leftOut, less) in Readings(spoken))
         {

@@ -33,7 +33,7 @@ public sealed record Tray(FileTree Files, IReadOnlyList<RefusedArchive> Refused)
                 continue;
             }
 
-            var result = PackArchive.Read(file.Lend(), limits);
+            var result = PackArchive.Read(file.AsMemory(), limits);
             if (result.Problem is { } problem) refused.Add(new RefusedArchive(file.Path, problem));
             else files.AddRange(Below(file.Path, result.Tree!));
         }

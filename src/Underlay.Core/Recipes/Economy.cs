@@ -65,10 +65,10 @@ public sealed class Economy
     public static Economy Of(Overlay overlay)
     {
         // Whoever is handed what is known already has asked for all the same.
-        foreach (var place in overlay.Profile.Economy?.Recipes ?? []) Asked.AboutPlace(place);
+        foreach (var place in overlay.Profile.Economy?.Recipes ?? []) ReadSet.NotePlace(place);
         foreach (var book in overlay.Profile.Economy?.Goods.Select(g => g.Codebook).OfType<string>() ?? []) overlay.Codebook(book);
         var economy = Known.GetValue(overlay, o => new Economy(o, o.Profile.Economy));
-        if (economy.accepted.Count > 0) Asked.AboutPlace(economy.Rule!.AcceptsOf);
+        if (economy.accepted.Count > 0) ReadSet.NotePlace(economy.Rule!.AcceptsOf);
         return economy;
     }
 

@@ -48,7 +48,7 @@ internal sealed class DropRounds(Overlay overlay)
         {
             var gone = StackChange.Of(dropped);
             var anew = last.Values
-                .Where(v => overlay.FindDrop(v.Placement.Path) is null && v.Asked.MayDifferAfter(gone))
+                .Where(v => overlay.FindDrop(v.Placement.Path) is null && v.Reads.MayDifferAfter(gone))
                 .Select(v => Judge(v.Placement))
                 .ToList();
             if (ReferenceEquals(last, first)) last = new Dictionary<PackPath, DropVerdict>(first);
@@ -72,13 +72,13 @@ internal sealed class DropRounds(Overlay overlay)
         change is not null
         && before.First.TryGetValue(placement.Path, out var known)
         && ReferenceEquals(known.Placement, placement)
-        && !known.Asked.MayDifferAfter(change)
+        && !known.Reads.MayDifferAfter(change)
             ? known
             : null;
 
     private DropVerdict Judge(Placement placement)
     {
-        var (broken, asked) = Asked.While(() => rules.FindBroken(placement));
+        var (broken, asked) = ReadSet.Record(() => rules.FindBroken(placement));
         return new DropVerdict(placement, broken, asked);
     }
 

@@ -41,7 +41,7 @@ internal sealed class DropRules(Overlay overlay)
             ListedInRule { Codebook: { } book } listed => !overlay.Codes[book].Has(placement.Bindings.Find(listed.Placeholder)!),
             IndexedRule indexed => !IsIndexed(placement, indexed),
             WantedByRule wanted => !IsWanted(placement, wanted),
-            ReachableRule reachable => Ground.OutOfReach(overlay, reachable, placement).Any(),
+            ReachableRule reachable => Reachability.OutOfReach(overlay, reachable, placement).Any(),
             OutrankedByRule outranked => !placement.Layer.IsBase && overlay.FirstShown(outranked.Places, placement.Bindings) is not null,
             UniqueRule unique => IsDouble(placement, unique),
             _ => false,

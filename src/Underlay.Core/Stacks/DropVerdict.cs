@@ -6,8 +6,8 @@ namespace Underlay.Core.Stacks;
 /// <summary>Whether the host leaves a file of the pack out.</summary>
 /// <param name="Placement">The file.</param>
 /// <param name="Broken">The first rule that it breaks, with the host's word for it; null where it breaks none.</param>
-/// <param name="Asked">What was asked of the stack to tell.</param>
-internal sealed record DropVerdict(Placement Placement, (string Code, Rule Rule)? Broken, Asked Asked);
+/// <param name="Reads">What was asked of the stack to tell.</param>
+internal sealed record DropVerdict(Placement Placement, (string Code, Rule Rule)? Broken, ReadSet Reads);
 
 /// <summary>What the rounds in which drops are decided hand on to those after a change of the pack.</summary>
 /// <param name="Unusable">Files that cannot be used whatever else there is.</param>

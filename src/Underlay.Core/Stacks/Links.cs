@@ -29,7 +29,7 @@ internal sealed class Links(Overlay overlay)
     public Placement? ById(Place place, string id)
     {
         if (place.Id is not { } pointer) return null;
-        Asked.AboutValue(place.Key, id);
+        ReadSet.NoteValue(place.Key, id);
         Placement? found = null;
         foreach (var mine in OfPack(place, pointer)[id])
             if (overlay.FindDrop(mine.Path) is null) found = mine;
@@ -42,7 +42,7 @@ internal sealed class Links(Overlay overlay)
     /// <summary>All shown entries of a place that have a value in their own field.</summary>
     public IEnumerable<Placement> WithValue(Place place, string pointer, string value)
     {
-        Asked.AboutValue(place.Key, value);
+        ReadSet.NoteValue(place.Key, value);
         return OfPack(place, pointer)[value].Where(p => overlay.FindDrop(p.Path) is null)
             .Concat(
                 overlay.Base

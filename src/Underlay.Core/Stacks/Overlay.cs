@@ -66,7 +66,7 @@ public sealed class Overlay
     {
         get
         {
-            Asked.AboutEverything();
+            ReadSet.NoteEverything();
             return reliance.Value;
         }
     }
@@ -122,7 +122,7 @@ public sealed class Overlay
     /// <summary>What the host shows at a path: the pack's file unless it is dropped, else the base's, else nothing.</summary>
     public Placement? Shown(PackPath path)
     {
-        Asked.AboutPath(path);
+        ReadSet.NotePath(path);
         if (ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path)) return mine;
         return baseDrops.ContainsKey(path) ? null : OfBase(path);
     }
@@ -130,14 +130,14 @@ public sealed class Overlay
     /// <summary>The pack's file at a path where the host shows it, or null.</summary>
     public Placement? ShownOfPack(PackPath path)
     {
-        Asked.AboutPath(path);
+        ReadSet.NotePath(path);
         return ofPack.TryGetValue(path, out var mine) && !drops.ContainsKey(path) ? mine : null;
     }
 
     /// <summary>The pack's file at a path with its place, left out or not; null where it has none there.</summary>
     public Placement? OfPack(PackPath path)
     {
-        Asked.AboutPath(path);
+        ReadSet.NotePath(path);
         return ofPack.GetValueOrDefault(path);
     }
 
@@ -151,7 +151,7 @@ public sealed class Overlay
     /// </summary>
     public IEnumerable<Placement> ShownIn(Place place)
     {
-        Asked.AboutPlace(place.Key);
+        ReadSet.NotePlace(place.Key);
         foreach (var mine in Pack.In(place))
             if (!drops.ContainsKey(mine.Path)) yield return mine;
         foreach (var file in Base.In(place))
@@ -161,14 +161,14 @@ public sealed class Overlay
     /// <summary>The drop of the pack's file at a path, or null.</summary>
     public Drop? FindDrop(PackPath path)
     {
-        Asked.AboutPath(path);
+        ReadSet.NotePath(path);
         return drops.GetValueOrDefault(path);
     }
 
     /// <summary>True when the pack has a file at the path, dropped or not.</summary>
     public bool PackHas(PackPath path)
     {
-        Asked.AboutPath(path);
+        ReadSet.NotePath(path);
         return Pack.Has(path);
     }
 

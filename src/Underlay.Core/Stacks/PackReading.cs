@@ -61,7 +61,7 @@ public sealed class PackReading
     /// <summary>The files of a place, ordered by path.</summary>
     public IEnumerable<Placement> In(Place place)
     {
-        Asked.AboutPlace(place.Key);
+        ReadSet.NotePlace(place.Key);
         return byPlace.Value[place.Key];
     }
 
@@ -227,7 +227,7 @@ public sealed class PackReading
 
     private static T All<T>(T all)
     {
-        Asked.AboutEverything();
+        ReadSet.NoteEverything();
         return all;
     }
 

@@ -4,7 +4,7 @@ using Underlay.Core.Packs;
 namespace Underlay.Core.Stacks;
 
 /// <summary>
-/// What differs between two stacks of a pack over the same base: answers that <see cref="Asked"/> may have had otherwise.
+/// What differs between two stacks of a pack over the same base: answers that <see cref="ReadSet"/> may have had otherwise.
 /// </summary>
 internal sealed class StackChange
 {

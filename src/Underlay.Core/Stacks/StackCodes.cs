@@ -19,7 +19,7 @@ internal sealed class StackCodes(Overlay overlay)
         {
             var (book, source) = known.GetOrAdd(key, Make);
             // Whoever is handed what is known already has asked for all the same.
-            if (source is not null) Asked.AboutPlace(source.Key);
+            if (source is not null) ReadSet.NotePlace(source.Key);
             return book;
         }
     }

@@ -25,7 +25,7 @@ internal sealed class StackRows(Overlay overlay)
     /// <summary>The pack's own rows, by key.</summary>
     public IReadOnlyDictionary<string, StackRow> OfPack(Place place)
     {
-        Asked.AboutPlace(place.Key);
+        ReadSet.NotePlace(place.Key);
         return ofPack.GetOrAdd(
             place.Key,
             _ =>

@@ -7,7 +7,7 @@ namespace Underlay.Core.Stacks;
 /// <summary>The texts that are wanted by the entries of a stack, worked out once for all who ask.</summary>
 internal sealed class StackTexts(Overlay overlay)
 {
-    private readonly ConcurrentDictionary<string, (IReadOnlyList<WantedText> Texts, Asked Asked)> wanted = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, (IReadOnlyList<WantedText> Texts, ReadSet Reads)> wanted = new(StringComparer.Ordinal);
 
     /// <summary>
     /// Takes over from a stack before a change what it cannot have made other; null for a change of what pictures show alone.
@@ -15,20 +15,20 @@ internal sealed class StackTexts(Overlay overlay)
     public void TakeOver(StackTexts before, StackChange? change)
     {
         foreach (var (place, known) in before.wanted)
-            if (change is null || !known.Asked.MayDifferAfter(change)) wanted[place] = known;
+            if (change is null || !known.Reads.MayDifferAfter(change)) wanted[place] = known;
     }
 
     /// <summary>The texts that the shown entries of a place want, in order of the entries: the pack's first.</summary>
     public IReadOnlyList<WantedText> WantedIn(Place place)
     {
         // Whoever is handed what is known already has asked for all the same.
-        Asked.AboutTextsIn(place.Key);
+        ReadSet.NoteTextsIn(place.Key);
         return wanted.GetOrAdd(
             place.Key,
             _ =>
             {
                 var rules = place.RulesOf<TextsRule>(overlay.Edition).ToList();
-                return Asked.While(() => rules.Count == 0 ? [] : Find(place, rules));
+                return ReadSet.Record(() => rules.Count == 0 ? [] : Find(place, rules));
             }).Texts;
     }
 

@@ -20,7 +20,7 @@ public sealed record LayOnColour(Rgb Ground) : PictureStep
     public override string Title => $"Lay it on {(Ground == default ? "black" : Ground.ToString())}";
 
     /// <inheritdoc/>
-    public override RgbaPicture Run(RgbaPicture picture) => Steps.Ground.Under(picture, (_, _) => Ground);
+    public override RgbaPicture Run(RgbaPicture picture) => Compositing.Over(picture, (_, _) => Ground);
 
     /// <inheritdoc/>
     protected override void Write(JsonObject json) => json["colour"] = Ground.ToString();

@@ -28,7 +28,7 @@ public sealed record LayOnPicture(RgbaPicture Under) : PictureStep
     public override RgbaPicture Run(RgbaPicture picture)
     {
         var ground = Resampler.ByArea(Under, picture.Size);
-        return Ground.Under(picture, (x, y) =>
+        return Compositing.Over(picture, (x, y) =>
         {
             var pixel = ground.At(x, y);
             return new Rgb(pixel[0], pixel[1], pixel[2]);

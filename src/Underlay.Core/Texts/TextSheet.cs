@@ -19,7 +19,7 @@ public sealed class TextSheet
         Place = place;
         Fallback = rule.Column;
         Languages = [.. place.Table!.Columns.Select(c => c.Name).OrderBy(c => c != Fallback)];
-        lines = new Lazy<IReadOnlyList<TextLine>>(() => Asked.While(ReadLines).Outcome);
+        lines = new Lazy<IReadOnlyList<TextLine>>(() => ReadSet.Record(ReadLines).Outcome);
     }
 
     /// <summary>The stack.</summary>
@@ -47,8 +47,8 @@ public sealed class TextSheet
         foreach (var place in overlay.Profile.Places)
             foreach (var rule in place.RulesOf<TextsRule>(overlay.Edition))
             {
-                Asked.AboutTextsIn(place.Key);
-                Asked.AboutPlace(rule.Place);
+                ReadSet.NoteTextsIn(place.Key);
+                ReadSet.NotePlace(rule.Place);
             }
 
         return Known.GetValue(overlay, o => new Lazy<TextSheet?>(() => Read(o))).Value;

@@ -13,7 +13,7 @@ internal sealed class BlobBatch(NpgsqlDataSource source)
     private const int MostFiles = 64;
     private const long MostBytes = 4 << 20;
 
-    private readonly Dictionary<ContentHash, Held> held = [];
+    private readonly Dictionary<ContentHash, Slot> held = [];
     private readonly Lock fetching = new();
     private Task? fetch;
     private BlobBatch? next;
@@ -51,7 +51,7 @@ internal sealed class BlobBatch(NpgsqlDataSource source)
 
         if (!held.TryGetValue(hash, out var known))
         {
-            held[hash] = known = new Held();
+            held[hash] = known = new Slot();
             bytes += length;
         }
 
@@ -105,7 +105,7 @@ internal sealed class BlobBatch(NpgsqlDataSource source)
         }
     }
 
-    private sealed class Held
+    private sealed class Slot
     {
         public byte[]? Bytes { get; set; }
 

@@ -4,9 +4,9 @@ using Underlay.Core.Packs;
 namespace Underlay.Data.Facts;
 
 /// <summary>What is known of the files of one tree: what was kept of them, and what is learned.</summary>
-/// <param name="shelf">Where new facts go.</param>
+/// <param name="store">Where new facts go.</param>
 /// <param name="waits">Whether new facts stay here until their blobs are in the database.</param>
-public sealed class KeptFacts(FactsShelf shelf, bool waits = false)
+public sealed class KeptFacts(FactsStore store, bool waits = false)
 {
     private readonly ConcurrentQueue<(ContentHash Hash, string Key, byte[] Bytes)> waiting = new();
     private readonly ConcurrentDictionary<(ContentHash Hash, string Key), byte[]> kept = new();
@@ -28,13 +28,13 @@ public sealed class KeptFacts(FactsShelf shelf, bool waits = false)
         var bytes = learned();
         Add(hash, key, bytes);
         if (waits) waiting.Enqueue((hash, key, bytes));
-        else shelf.Learn(hash, key, bytes);
+        else store.Learn(hash, key, bytes);
     }
 
     /// <summary>The blobs are in the database, and nothing is being learned.</summary>
     internal void WaitNoMore()
     {
         waits = false;
-        while (waiting.TryDequeue(out var one)) shelf.Learn(one.Hash, one.Key, one.Bytes);
+        while (waiting.TryDequeue(out var one)) store.Learn(one.Hash, one.Key, one.Bytes);
     }
 }

@@ -34,7 +34,7 @@ public sealed record EditPlan(IReadOnlyList<EditRow> Rows, IReadOnlyList<NewBlob
                     break;
                 case TreeEdit.Put put:
                     if (put.File.Content is not BlobContent)
-                        blobs.Add(new NewBlob(put.File.Hash, put.File.Length, put.File.Lend));
+                        blobs.Add(new NewBlob(put.File.Hash, put.File.Length, put.File.AsMemory));
                     now[put.File.Path] = (put.File.Hash, put.File.Length);
                     break;
                 case TreeEdit.Copy copy:

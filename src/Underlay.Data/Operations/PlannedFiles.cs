@@ -18,10 +18,10 @@ public sealed class PlannedFiles
     /// <param name="plan">What will be carried out.</param>
     /// <param name="tree">The pack before it.</param>
     /// <param name="source">The database that it will be carried out in.</param>
-    /// <param name="shelf">Where what is learned of them goes.</param>
-    public PlannedFiles(EditPlan plan, FileTree tree, NpgsqlDataSource source, FactsShelf shelf)
+    /// <param name="store">Where what is learned of them goes.</param>
+    public PlannedFiles(EditPlan plan, FileTree tree, NpgsqlDataSource source, FactsStore store)
     {
-        facts = new KeptFacts(shelf, waits: true);
+        facts = new KeptFacts(store, waits: true);
         var bytes = plan.Blobs.DistinctBy(b => b.Hash).ToDictionary(b => b.Hash, b => b.Read);
         var there = plan.Rows.Where(r => r.After is not null).ToLookup(r => bytes.ContainsKey(r.After!.Value));
         foreach (var row in there[true]) atHand.Add(new BlobContent(source, row.After!.Value, facts, bytes[row.After.Value]));

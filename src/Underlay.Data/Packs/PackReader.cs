@@ -7,7 +7,7 @@ using Underlay.Data.Facts;
 namespace Underlay.Data.Packs;
 
 /// <summary>Reads the trees of packs; bytes are read when they are asked for.</summary>
-public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<UnderlayDatabase> databases, FactsShelf shelf)
+public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<UnderlayDatabase> databases, FactsStore store)
 {
     /// <summary>The pack's files and its revision, or null when there is no such pack.</summary>
     public async Task<(FileTree Tree, long Revision)?> OpenAsync(Guid packId, CancellationToken cancel)
@@ -23,7 +23,7 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         if (revision is not { } known) return null;
         var files = await database.PackFiles.AsNoTracking().Where(f => f.PackId == packId).ToListAsync(cancel).ConfigureAwait(false);
-        var facts = await shelf.OfPackAsync(packId, cancel).ConfigureAwait(false);
+        var facts = await store.OfPackAsync(packId, cancel).ConfigureAwait(false);
         return (
             FileTree.Of(
                 BlobBatch.Files(
@@ -101,7 +101,7 @@ public sealed class PackReader(NpgsqlDataSource source, IDbContextFactory<Underl
             .Select(r => (PackPath.Parse(r.Path), ContentHash.Parse(r.HashAfter!), r.Length))
             .OrderBy(r => r.Item1)
             .ToList();
-        var facts = await shelf.OfBlobsAsync(there.Select(r => r.Item2), cancel).ConfigureAwait(false);
+        var facts = await store.OfBlobsAsync(there.Select(r => r.Item2), cancel).ConfigureAwait(false);
         return (
             [
                 .. gone.Select(p => new TreeEdit.Delete(p)),

@@ -12,9 +12,9 @@ internal static class EconomyEndpoints
     public static void MapEconomies(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/packs/{id:guid}/economy", ViewAsync).WithName("viewEconomy");
 
-    private static async Task<EconomyView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<EconomyView> ViewAsync(Guid id, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Overlay is not { Profile.Economy: not null } overlay) return new EconomyView(snapshot.Revision, [], []);
         var (now, before) = (Economy.Of(overlay), Economy.OfBase(overlay));
         var costs = now.Reckoning.Costs;

@@ -27,9 +27,9 @@ internal static class EntryEndpoints
         pack.MapPost("/entry/judgements", JudgeAsync).WithName("judgeEntry");
     }
 
-    private static async Task<EntryList> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<EntryList> ListAsync(Guid id, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var entries = new List<EntryItem>();
         var manifest = snapshot.Profile.Manifest;
         if (snapshot.Tree.Find(manifest.Path) is not null)
@@ -59,9 +59,9 @@ internal static class EntryEndpoints
             SignalScript.IsThere(snapshot.Profile, snapshot.Edition));
     }
 
-    private static async Task<EntryView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
+    private static async Task<EntryView> ViewAsync(Guid id, string path, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var (kind, place, title) = KindOf(snapshot, at);
         var file = snapshot.Tree.Find(at);
@@ -94,9 +94,9 @@ internal static class EntryEndpoints
             TableView.Of(snapshot, place, at));
     }
 
-    private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Judgement> JudgeAsync(Guid id, JudgeRequest request, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(request.Path);
         var (kind, place, _) = KindOf(snapshot, at);
         var bytes = Encoding.UTF8.GetBytes(request.Text);

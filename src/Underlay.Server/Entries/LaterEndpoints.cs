@@ -34,11 +34,11 @@ internal static class LaterEndpoints
         return [.. LaterValues.Standing(JsonText.Parse(file.ReadAll()), marks).Select(m => m.Pointer)];
     }
 
-    private static async Task<LaterChanged> MarkAsync(Guid id, LaterRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<LaterChanged> MarkAsync(Guid id, LaterRequest request, PackService packs, CancellationToken cancel)
     {
         var path = FileEndpoints.Parse(request.Path);
         var what = request.IsLater ? $"Mark {path} for later" : $"Take the mark from {path}";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var file = snapshot.Tree.Find(path) ?? throw ProblemException.NoFile(request.Path);
             return ProblemException.EditsOf(request.IsLater

@@ -20,12 +20,12 @@ internal static class NameEndpoints
         pack.MapPost("/entry/another", AnotherAsync).WithName("makeAnother");
         pack.MapPost("/entry/make", MakeAsync).WithName("makeEntry");
         pack.MapPost("/entry/removal", RemoveAsync).WithName("removeEntry");
-        pack.MapPost("/entry/transplants", TransplantAsync).WithName("transplantFields");
+        pack.MapPost("/entry/copied-fields", CopyFieldsAsync).WithName("copyFields");
     }
 
-    private static async Task<Originals> OriginalsAsync(Guid id, string? place, PackDesk desk, CancellationToken cancel)
+    private static async Task<Originals> OriginalsAsync(Guid id, string? place, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var overlay = snapshot.NeedOverlay();
         var places = overlay.Profile.Places
             .Where(p => EntryMake.CanMake(p, overlay.Edition))
@@ -50,7 +50,7 @@ internal static class NameEndpoints
         string? place,
         string? name,
         string how,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         CancellationToken cancel,
         bool recipe = false)
@@ -60,7 +60,7 @@ internal static class NameEndpoints
                 400,
                 "unsound-request",
                 $"“{how}” is nothing that is done with an entry: make, another, rename and remove are.");
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
         var plan = deed == EntryDeed.Make
             ? New(snapshot, place ?? "", name ?? "")
@@ -70,46 +70,46 @@ internal static class NameEndpoints
         return PlanView.Of(await others.TellAsync(plan, snapshot, cancel).ConfigureAwait(false)) with { HasRecipe = hasRecipe };
     }
 
-    private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackDesk desk, CancellationToken cancel) =>
+    private static Task<EntryNamed> RenameAsync(Guid id, EntryNameRequest request, PackService packs, CancellationToken cancel) =>
         CarryOutAsync(
             id,
             $"Rename {request.Path} to {request.Name}",
             s => Make(s, EntryDeed.Rename, request.Path, request.Name),
-            desk,
+            packs,
             cancel);
 
     private static async Task<EntryNamed> AnotherAsync(
         Guid id,
         AnotherRequest request,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
         return await CarryOutAsync(
             id,
             $"Make another like {request.Path}, {request.Name}",
             s => Make(s, EntryDeed.Another, request.Path, request.Name, request.Recipe, others),
-            desk,
+            packs,
             cancel).ConfigureAwait(false);
     }
 
-    private static Task<EntryNamed> MakeAsync(Guid id, EntryMakeRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, $"Make {request.Name} in {request.Place}", s => New(s, request.Place, request.Name), desk, cancel);
+    private static Task<EntryNamed> MakeAsync(Guid id, EntryMakeRequest request, PackService packs, CancellationToken cancel) =>
+        CarryOutAsync(id, $"Make {request.Name} in {request.Place}", s => New(s, request.Place, request.Name), packs, cancel);
 
-    private static Task<EntryNamed> RemoveAsync(Guid id, EntryRemovalRequest request, PackDesk desk, CancellationToken cancel) =>
-        CarryOutAsync(id, $"Take out {request.Path}", s => Make(s, EntryDeed.Remove, request.Path, ""), desk, cancel);
+    private static Task<EntryNamed> RemoveAsync(Guid id, EntryRemovalRequest request, PackService packs, CancellationToken cancel) =>
+        CarryOutAsync(id, $"Take out {request.Path}", s => Make(s, EntryDeed.Remove, request.Path, ""), packs, cancel);
 
-    private static async Task<EntryTaken> TransplantAsync(Guid id, TransplantRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<EntryTaken> CopyFieldsAsync(Guid id, FieldCopyRequest request, PackService packs, CancellationToken cancel)
     {
         EntryPlan? plan = null;
         var (path, from) = (FileEndpoints.Parse(request.Path), FileEndpoints.Parse(request.From));
         var done = await CarryOutAsync(
             id,
             $"Take {(request.Pointers is [var one] ? FieldName.Quote(one) : $"{request.Pointers.Count} fields")} of {from} into {path}",
-            s => plan = Transplant.Plan(s.NeedOverlay(), s.FixContext, path, from, request.Pointers),
-            desk,
+            s => plan = FieldCopy.Plan(s.NeedOverlay(), s.FixContext, path, from, request.Pointers),
+            packs,
             cancel).ConfigureAwait(false);
         return new EntryTaken(done.Revision, [.. plan!.Lines.Select(l => l.Path).Where(p => p != path).Select(p => p.Value)]);
     }
@@ -118,11 +118,11 @@ internal static class NameEndpoints
         Guid id,
         string what,
         Func<PackSnapshot, EntryPlan> make,
-        PackDesk desk,
+        PackService packs,
         CancellationToken cancel)
     {
         var path = "";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var plan = make(snapshot);
             if (plan.Problem is { } problem) throw new ProblemException(409, "name-refused", $"{problem} Nothing was changed.");
@@ -190,7 +190,7 @@ internal sealed record EntryMakeRequest(string Place, string Name);
 /// <param name="Path">The entry.</param>
 /// <param name="From">The other.</param>
 /// <param name="Pointers">Pointers to the fields; what the other lacks is taken away.</param>
-internal sealed record TransplantRequest(string Path, string From, IReadOnlyList<string> Pointers);
+internal sealed record FieldCopyRequest(string Path, string From, IReadOnlyList<string> Pointers);
 
 /// <summary>Taken.</summary>
 /// <param name="Revision">The pack's revision.</param>

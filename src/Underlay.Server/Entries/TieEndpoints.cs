@@ -15,9 +15,9 @@ internal static class TieEndpoints
     public static void MapTies(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/packs/{id:guid}/entry/ties", ViewAsync).WithName("viewTies");
 
-    private static async Task<Ties> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
+    private static async Task<Ties> ViewAsync(Guid id, string path, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Overlay is not { } overlay) return new Ties([], [], 0);
         var at = FileEndpoints.Parse(path);
         var file = overlay.OfPack(at) ?? overlay.OfBase(at);

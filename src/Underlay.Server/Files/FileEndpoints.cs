@@ -83,11 +83,11 @@ internal static class FileEndpoints
         string path,
         [FromQuery] string? hash,
         [FromQuery] bool? copy,
-        PackDesk desk,
+        PackService packs,
         HttpResponse response,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = Parse(path);
         var file = snapshot.Tree.Find(at) ?? throw ProblemException.NoFile(path);
         var now = PackSnapshot.HashOf(file);
@@ -106,11 +106,16 @@ internal static class FileEndpoints
             ? OwnLoop.Told(overlay, sound, file.ReadAll())
             : file.ReadAll();
 
-    private static async Task<FileWritten> WriteAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<FileWritten> WriteAsync(
+        Guid id,
+        string path,
+        HttpRequest request,
+        PackService packs,
+        CancellationToken cancel)
     {
         var target = Parse(path);
         var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
-        var after = await desk.EditAsync(id, null, $"Write {path}", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Write {path}", snapshot =>
         {
             Expect(request, snapshot, target);
             return [new TreeEdit.Write(target, bytes)];
@@ -118,11 +123,11 @@ internal static class FileEndpoints
         return new FileWritten(after.Revision, path, ContentHash.Of(bytes).Hex);
     }
 
-    private static async Task<Changed> RemoveAsync(Guid id, RemoveRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> RemoveAsync(Guid id, RemoveRequest request, PackService packs, CancellationToken cancel)
     {
         var files = request.Files.Select(f => (Path: Parse(f.Path), f.Hash)).ToList();
         var what = files is [var one] ? $"Take {one.Path} out" : $"Take {files.Count} files out";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             foreach (var (path, hash) in files)
             {
@@ -139,21 +144,21 @@ internal static class FileEndpoints
         Guid id,
         string from,
         string to,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         if (!PackPath.TryParse(to, out var path, out var problem)) return new PlanView("", $"“{to}” {problem.Says()}.", []);
         var others = await OtherPacks.OfAsync(snapshot, database, cancel).ConfigureAwait(false);
         var plan = FileRename.Plan(snapshot.NeedOverlay(), Parse(from), path);
         return PlanView.Of(await others.TellAsync(plan, snapshot, cancel).ConfigureAwait(false));
     }
 
-    private static async Task<Changed> MoveAsync(Guid id, MoveRequest move, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> MoveAsync(Guid id, MoveRequest move, PackService packs, CancellationToken cancel)
     {
         var (from, to) = (Parse(move.From), Parse(move.To));
-        var after = await desk.EditAsync(id, null, $"Rename {from.FileName} to {to}", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Rename {from.FileName} to {to}", snapshot =>
         {
             if (snapshot.Tree.Find(from) is null) throw ProblemException.NoFile(move.From);
             if (snapshot.Tree.Find(to) is not null)
@@ -167,11 +172,11 @@ internal static class FileEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<BroughtFiles> BringAsync(Guid id, BringRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<BroughtFiles> BringAsync(Guid id, BringRequest request, PackService packs, CancellationToken cancel)
     {
         IReadOnlyList<Brought> plan = [];
         var what = request.Paths is [var one] ? $"Bring {one}" : $"Bring {request.Paths.Count} files";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var overlay = snapshot.NeedOverlay();
             plan = Bring.Plan(overlay, request.Paths.Select(Parse));

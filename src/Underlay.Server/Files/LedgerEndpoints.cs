@@ -68,9 +68,9 @@ internal static class LedgerEndpoints
     public static void MapLedger(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/packs/{id:guid}/ledger", GetAsync).WithName("readLedger");
 
-    private static async Task<Ledger> GetAsync(Guid id, PackDesk desk, ListMemory lists, CancellationToken cancel, long? since = null)
+    private static async Task<Ledger> GetAsync(Guid id, PackService packs, ListMemory lists, CancellationToken cancel, long? since = null)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var (known, rows, at, gone, total) = lists.Answer(id, "ledger", snapshot.Revision, since, RowsOf(snapshot), r => r.Path);
         return new Ledger(snapshot.Revision, known, rows, at, gone, total);
     }

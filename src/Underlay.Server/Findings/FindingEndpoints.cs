@@ -30,12 +30,12 @@ internal static class FindingEndpoints
 
     private static async Task<FindingsView> ListAsync(
         Guid id,
-        PackDesk desk,
+        PackService packs,
         ListMemory lists,
         CancellationToken cancel,
         long? since = null)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var findings = snapshot.Report.Findings;
         var loseNothing = findings.Where(f => f.Waiver is null && f.Fix is { LosesNothing: true, LeavesNoChoice: true }).ToList();
         var views = findings.Select(f => FindingView.Of(snapshot, f)).ToList();
@@ -53,12 +53,12 @@ internal static class FindingEndpoints
             total);
     }
 
-    private static async Task<Changed> WaiveAsync(Guid id, WaiveRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> WaiveAsync(Guid id, WaiveRequest request, PackService packs, CancellationToken cancel)
     {
         if (string.IsNullOrWhiteSpace(request.Reason)) throw ProblemException.Unsound("Say why it may stay: a waiver needs a reason.");
         if (request.Findings is []) throw ProblemException.Unsound("Say which findings to waive.");
         var what = request.Findings is [var one] ? $"Waive {one.Code} ({one.Path})" : $"Waive {request.Findings.Count} findings";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var findings = request.Findings.Select(name => Find(snapshot, name)).ToList();
             return ProblemException.EditsOf(Waivers.Add(snapshot.Tree, [.. findings.Select(f => f.Waive(request.Reason.Trim()))]));
@@ -66,9 +66,9 @@ internal static class FindingEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<Changed> WithdrawAsync(Guid id, FindingName name, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> WithdrawAsync(Guid id, FindingName name, PackService packs, CancellationToken cancel)
     {
-        var after = await desk.EditAsync(id, null, $"Withdraw the waiver of {name.Code} ({name.Path})", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Withdraw the waiver of {name.Code} ({name.Path})", snapshot =>
             ProblemException.EditsOf(Waivers.Withdraw(snapshot.Tree, new HashSet<FindingKey> { Find(snapshot, name).Key })), cancel)
             .ConfigureAwait(false);
         return new Changed(after.Revision);

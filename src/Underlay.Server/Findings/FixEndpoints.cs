@@ -16,28 +16,28 @@ namespace Underlay.Server.Findings;
 internal sealed record WantedFix(FindingName Finding, string? Part = null, string? Answer = null);
 
 /// <summary>The fixes to apply: those named, or all that lose nothing and leave no choice.</summary>
-/// <param name="Together">Whether what they need to hold is repaired along: what a held fix says.</param>
-internal sealed record FixRequest(IReadOnlyList<WantedFix>? Fixes = null, bool AllThatLoseNothing = false, bool Together = false);
+/// <param name="Chain">Whether what they need to hold is repaired along: what a held fix says.</param>
+internal sealed record FixRequest(IReadOnlyList<WantedFix>? Fixes = null, bool AllThatLoseNothing = false, bool Chain = false);
 
 /// <summary>A fix that was not applied, because the host would show something wrong afterwards that it shows right now.</summary>
 /// <param name="Path">What it would have repaired.</param>
 /// <param name="Title">The fix.</param>
 /// <param name="Would">What would become of what.</param>
 /// <param name="Finding">The finding whose fix it is.</param>
-/// <param name="Together">What would hold all together, it among them, in its order: words to press; empty where nothing would.</param>
+/// <param name="Chain">What would hold all together, it among them, in its order: words to press; empty where nothing would.</param>
 internal sealed record HeldFix(
     string Path,
     string Title,
     IReadOnlyList<OutcomeView> Would,
     FindingName Finding,
-    IReadOnlyList<string> Together)
+    IReadOnlyList<string> Chain)
 {
     public static HeldFix Of(HeldBack held) => new(
         held.Finding.Path,
         held.Finding.Fix!.Title,
         [.. held.Would.Select(OutcomeView.Of)],
         FindingName.Of(held.Finding),
-        [.. held.Together.Select(t => t.Finding.Fix!.Title)]);
+        [.. held.Chain.Select(t => t.Finding.Fix!.Title)]);
 }
 
 /// <summary>What was repaired.</summary>
@@ -54,23 +54,23 @@ internal static class FixEndpoints
     private static async Task<FixResult> FixAsync(
         Guid id,
         FixRequest request,
-        PackDesk desk,
+        PackService packs,
         Settings settings,
         CancellationToken cancel)
     {
         var what = request.AllThatLoseNothing ? "Apply all fixes that lose nothing" : "Apply a fix";
         if (!request.AllThatLoseNothing && request.Fixes is [var one])
         {
-            var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+            var before = await packs.GetAsync(id, cancel).ConfigureAwait(false);
             what = $"{Find(before, one).Fix!.Title} ({one.Part ?? one.Finding.Path})";
         }
 
         var author = KnownAuthor.Of(settings);
-        if (request.AllThatLoseNothing || request.Together)
-            return await ApplyHarmlessAsync(id, request, what, desk, null, author, cancel).ConfigureAwait(false);
+        if (request.AllThatLoseNothing || request.Chain)
+            return await ApplyHarmlessAsync(id, request, what, packs, null, author, cancel).ConfigureAwait(false);
         // Fixes that are named seldom do harm: they are written while that is being found out.
-        var (result, tried) = await TryAllAsync(id, request, what, desk, author, cancel).ConfigureAwait(false);
-        return result ?? await ApplyHarmlessAsync(id, request, what, desk, tried, author, cancel).ConfigureAwait(false);
+        var (result, tried) = await TryAllAsync(id, request, what, packs, author, cancel).ConfigureAwait(false);
+        return result ?? await ApplyHarmlessAsync(id, request, what, packs, tried, author, cancel).ConfigureAwait(false);
     }
 
     /// <summary>Applies all fixes that are named; without a result where that would do harm, and nothing was changed.</summary>
@@ -78,12 +78,12 @@ internal static class FixEndpoints
         Guid id,
         FixRequest request,
         string what,
-        PackDesk desk,
+        PackService packs,
         Author author,
         CancellationToken cancel)
     {
         Tried? tried = null;
-        var after = await desk.TryEditAsync(id, null, what, pack =>
+        var after = await packs.TryEditAsync(id, null, what, pack =>
         {
             var wanted = Wanted(pack, request);
             using var ahead = AheadOf(pack, wanted);
@@ -100,13 +100,13 @@ internal static class FixEndpoints
         Guid id,
         FixRequest request,
         string what,
-        PackDesk desk,
+        PackService packs,
         Tried? tried,
         Author author,
         CancellationToken cancel)
     {
         FixOutcome? outcome = null;
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             // Each round is checked at the cost of what the last one changed.
             var session = snapshot.Session;
@@ -123,7 +123,7 @@ internal static class FixEndpoints
                     snapshot.Profile,
                     wanted,
                     tried?.Pack == snapshot ? tried.Draft : null,
-                    request.Together,
+                    request.Chain,
                     author);
             if (outcome is { Applied.Count: 0, Held.Count: 0 } && !request.AllThatLoseNothing) throw Gone(request);
             // What was checked last may have been held back; only what differs then is looked at again.

@@ -25,11 +25,11 @@ internal static class HistoryEndpoints
         pack.MapGet("/operations", ListAsync).WithName("listOperations");
     }
 
-    private static async Task<Changed> UndoAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel) =>
-        new((await desk.UndoAsync(id, RevisionTag.ReadExpected(request), cancel).ConfigureAwait(false)).Revision);
+    private static async Task<Changed> UndoAsync(Guid id, HttpRequest request, PackService packs, CancellationToken cancel) =>
+        new((await packs.UndoAsync(id, RevisionTag.ReadExpected(request), cancel).ConfigureAwait(false)).Revision);
 
-    private static async Task<Changed> RedoAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel) =>
-        new((await desk.RedoAsync(id, RevisionTag.ReadExpected(request), cancel).ConfigureAwait(false)).Revision);
+    private static async Task<Changed> RedoAsync(Guid id, HttpRequest request, PackService packs, CancellationToken cancel) =>
+        new((await packs.RedoAsync(id, RevisionTag.ReadExpected(request), cancel).ConfigureAwait(false)).Revision);
 
     private static async Task<OperationPage> ListAsync(Guid id, long? before, UnderlayDatabase database, CancellationToken cancel)
     {

@@ -61,7 +61,7 @@ internal static class Preparation
     private static async Task LoadDemoAsync(IServiceProvider services)
     {
         var importer = services.GetRequiredService<PackImporter>();
-        var hosts = services.GetRequiredService<HostShelf>();
+        var hosts = services.GetRequiredService<HostRegistry>();
         // Packs are listed newest first; the first of the demo is the last to come.
         foreach (var pack in DemoCatalogue.Packs.Reverse())
         {

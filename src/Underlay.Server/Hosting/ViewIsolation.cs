@@ -9,7 +9,7 @@ namespace Underlay.Server.Hosting;
 /// Keeps one file of a pack from taking a view of it along: where a view fails in a way that is not foreseen, the file that makes it fail
 /// is looked for, left out of what is judged, and told as a finding; then the view is made of the rest.
 /// </summary>
-internal sealed class ViewIsolation(PackDesk desk, EventHub hub, FaultLog faults) : IEndpointFilter
+internal sealed class ViewIsolation(PackService packs, EventHub hub, FaultLog faults) : IEndpointFilter
 {
     // Of one view; more are one fault of ours, which is told as one.
     private const int MostFiles = 8;
@@ -32,7 +32,7 @@ internal sealed class ViewIsolation(PackDesk desk, EventHub hub, FaultLog faults
             {
                 if (await FindAsync(pack.Value, fault, context, next).ConfigureAwait(false) is not { } found) throw;
                 faults.Note(found.File, fault);
-                await desk.LeaveOutAsync(pack.Value, found, request.RequestAborted).ConfigureAwait(false);
+                await packs.LeaveOutAsync(pack.Value, found, request.RequestAborted).ConfigureAwait(false);
                 hub.TellAgain(pack.Value);
             }
         }
@@ -48,11 +48,11 @@ internal sealed class ViewIsolation(PackDesk desk, EventHub hub, FaultLog faults
         EndpointFilterDelegate next)
     {
         var cancel = context.HttpContext.RequestAborted;
-        var snapshot = await desk.GetAsync(pack, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(pack, cancel).ConfigureAwait(false);
         var files = snapshot.Session.Judged;
         async Task<bool> FailsWithAsync(int count)
         {
-            using var without = desk.Instead(snapshot.Without([.. files.Skip(count).Select(f => new UnjudgedFile(f, fault))], cancel));
+            using var without = packs.Instead(snapshot.Without([.. files.Skip(count).Select(f => new UnjudgedFile(f, fault))], cancel));
             try
             {
                 await next(context).ConfigureAwait(false);

@@ -10,9 +10,9 @@ using Underlay.Server.Files;
 namespace Underlay.Server.Hosts;
 
 /// <summary>Keeps the hosts' own files in the database, where they can be searched by words.</summary>
-internal sealed class BaseIndex(HostShelf hosts, UnderlayDatabase database)
+internal sealed class BaseIndex(HostRegistry hosts, UnderlayDatabase database)
 {
-    /// <summary>Brings the index up to what is on the shelf; costs little when it is.</summary>
+    /// <summary>Brings the index up to the hosts that are known; costs little when it is.</summary>
     public async Task RefreshAsync(CancellationToken cancel)
     {
         foreach (var profile in hosts.All)

@@ -52,12 +52,12 @@ internal static class HostEndpoints
 
     public static void MapHosts(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/hosts", (HostShelf hosts) => hosts.All.Select(p => View(hosts, p)).ToList()).WithName("listHosts");
+        app.MapGet("/api/hosts", (HostRegistry hosts) => hosts.All.Select(p => View(hosts, p)).ToList()).WithName("listHosts");
         app.MapGet("/api/hosts/{host}/editions/{edition}/base", SearchAsync).WithName("searchBase");
         app.MapGet("/api/hosts/{host}/editions/{edition}/base/file", Read).WithName("readBaseFile");
     }
 
-    private static HostView View(HostShelf hosts, HostProfile profile) => new(
+    private static HostView View(HostRegistry hosts, HostProfile profile) => new(
         profile.Key,
         profile.Title,
         profile.About,
@@ -79,7 +79,7 @@ internal static class HostEndpoints
         string? words,
         string? place,
         string? cursor,
-        HostShelf hosts,
+        HostRegistry hosts,
         UnderlayDatabase database,
         CancellationToken cancel)
     {
@@ -119,7 +119,7 @@ internal static class HostEndpoints
         string edition,
         string path,
         [FromQuery] string? hash,
-        HostShelf hosts,
+        HostRegistry hosts,
         HttpResponse response)
     {
         var (profile, found) = Find(hosts, host, edition);
@@ -130,7 +130,7 @@ internal static class HostEndpoints
         return FileEndpoints.Serve(bytes, path, hash == catalogue.Find(at)!.Facts.Hash.Hex, response);
     }
 
-    private static (HostProfile Profile, Edition Edition) Find(HostShelf hosts, string host, string edition)
+    private static (HostProfile Profile, Edition Edition) Find(HostRegistry hosts, string host, string edition)
     {
         var profile = hosts.Get(host);
         return (

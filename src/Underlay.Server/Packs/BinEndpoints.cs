@@ -26,12 +26,12 @@ internal static class BinEndpoints
     private static async Task<NoContent> BinAsync(
         Guid id,
         UnderlayDatabase database,
-        PackDesk desk,
+        PackService packs,
         TimeProvider clock,
         CancellationToken cancel)
     {
         if (!await MoveAsync(id, clock.GetUtcNow(), database, cancel).ConfigureAwait(false)) throw ProblemException.NoPack();
-        desk.Forget(id);
+        packs.Forget(id);
         return TypedResults.NoContent();
     }
 

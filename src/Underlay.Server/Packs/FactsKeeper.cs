@@ -5,7 +5,7 @@ namespace Underlay.Server.Packs;
 
 /// <summary>Keeps in the database what files were found to be, so that the next server need not look at them again.</summary>
 internal sealed class FactsKeeper(
-    FactsShelf shelf,
+    FactsStore store,
     DatabaseWatch watch,
     TimeProvider clock,
     ILogger<FactsKeeper> logger) : BackgroundService
@@ -20,7 +20,7 @@ internal sealed class FactsKeeper(
         {
             try
             {
-                if (shelf.HasMore) await shelf.KeepAsync(stoppingToken).ConfigureAwait(false);
+                if (store.HasMore) await store.KeepAsync(stoppingToken).ConfigureAwait(false);
             }
             catch (Exception problem) when (problem is not OperationCanceledException)
             {

@@ -7,7 +7,7 @@ namespace Underlay.Server.Packs;
 /// <summary>Opens the pack that was worked on last as soon as the server runs, so that it is there when its author comes back.</summary>
 internal sealed class LastPack(
     IDbContextFactory<UnderlayDatabase> databases,
-    PackDesk desk,
+    PackService packs,
     DatabaseWatch watch,
     ILogger<LastPack> logger) : BackgroundService
 {
@@ -26,7 +26,7 @@ internal sealed class LastPack(
         {
             await using var database = await databases.CreateDbContextAsync(stoppingToken).ConfigureAwait(false);
             if (await FindAsync(database, stoppingToken).ConfigureAwait(false) is { } last)
-                await desk.GetAsync(last, stoppingToken).ConfigureAwait(false);
+                await packs.GetAsync(last, stoppingToken).ConfigureAwait(false);
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {

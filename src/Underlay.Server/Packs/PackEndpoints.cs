@@ -51,8 +51,8 @@ internal static class PackEndpoints
 
     private static async Task<IReadOnlyList<PackListItem>> ListAsync(
         UnderlayDatabase database,
-        PackDesk desk,
-        ILogger<PackDesk> logger,
+        PackService packs,
+        ILogger<PackService> logger,
         CancellationToken cancel)
     {
         var rows = await database.Packs.AsNoTracking()
@@ -71,7 +71,7 @@ internal static class PackEndpoints
         var list = new List<PackListItem>();
         foreach (var row in rows.OrderByDescending(r => r.ChangedAt ?? r.Pack.CreatedAt))
         {
-            var (summary, problem) = await TrySumUpAsync(row.Pack, database, desk, logger, cancel).ConfigureAwait(false);
+            var (summary, problem) = await TrySumUpAsync(row.Pack, database, packs, logger, cancel).ConfigureAwait(false);
             list.Add(
                 new PackListItem(
                     row.Pack.Id,
@@ -91,13 +91,13 @@ internal static class PackEndpoints
     private static async Task<(PackSummary Summary, string? Problem)> TrySumUpAsync(
         Pack pack,
         UnderlayDatabase database,
-        PackDesk desk,
-        ILogger<PackDesk> logger,
+        PackService packs,
+        ILogger<PackService> logger,
         CancellationToken cancel)
     {
         try
         {
-            return (await SummaryOfAsync(pack, database, desk, cancel).ConfigureAwait(false), null);
+            return (await SummaryOfAsync(pack, database, packs, cancel).ConfigureAwait(false), null);
         }
         catch (ProblemException problem)
         {
@@ -114,12 +114,12 @@ internal static class PackEndpoints
     }
 
     /// <summary>The kept summary, so that a list opens no pack; what a newer Underlay finds in a pack is told when it is opened.</summary>
-    private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackDesk desk, CancellationToken cancel)
+    private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackService packs, CancellationToken cancel)
     {
         if (pack.SummaryTag == TagOf(pack.Revision)
             && PackSummary.Read(pack.Summary) is { } summary)
             return summary;
-        var snapshot = await desk.GetAsync(pack.Id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(pack.Id, cancel).ConfigureAwait(false);
         summary = PackSummary.Of(snapshot);
         await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
         return summary;
@@ -137,8 +137,8 @@ internal static class PackEndpoints
     private static async Task<Created<PackMade>> MakeAsync(
         NewPackRequest request,
         UnderlayDatabase database,
-        PackDesk desk,
-        HostShelf hosts,
+        PackService packs,
+        HostRegistry hosts,
         Settings settings,
         TimeProvider clock,
         CancellationToken cancel)
@@ -159,7 +159,7 @@ internal static class PackEndpoints
         KnownAuthor.Learn(settings, new Author(author, prefix));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = title, CreatedAt = clock.GetUtcNow() };
         var name = NewPack.FreeName(NewPack.NameOf(title), await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
-        await desk.BeginAsync(
+        await packs.BeginAsync(
             pack,
             $"Begin {title}",
             [NewPack.Manifest(profile, title, edition, author, prefix, name)],
@@ -171,7 +171,7 @@ internal static class PackEndpoints
         string? host,
         HttpRequest request,
         PackImporter importer,
-        HostShelf hosts,
+        HostRegistry hosts,
         CancellationToken cancel)
     {
         using var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
@@ -185,11 +185,11 @@ internal static class PackEndpoints
     private static async Task<Ok<PackView>> ViewAsync(
         Guid id,
         UnderlayDatabase database,
-        PackDesk desk,
+        PackService packs,
         HttpResponse response,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var pack = await database.Packs.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancel).ConfigureAwait(false)
             ?? throw ProblemException.NoPack();
         var summary = PackSummary.Of(snapshot);

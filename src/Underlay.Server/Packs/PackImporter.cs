@@ -11,7 +11,7 @@ using Underlay.Server.Hosting;
 namespace Underlay.Server.Packs;
 
 /// <summary>Makes a pack of a folder or an archive, out of the folders around it.</summary>
-internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, TimeProvider clock)
+internal sealed class PackImporter(UnderlayDatabase database, PackService packs, TimeProvider clock)
 {
     private const string Nameless = "New pack";
 
@@ -26,7 +26,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         if (tree.Files.Count == 0) throw ProblemException.Unsound("There are no files in it that could become a pack.");
         var name = FreeName(found, await PackNames.TakenAsync(database, profile.Key, cancel).ConfigureAwait(false));
         var pack = new Pack { Id = Guid.CreateVersion7(), Host = profile.Key, Name = name, About = about, CreatedAt = clock.GetUtcNow() };
-        await desk.BeginAsync(
+        await packs.BeginAsync(
             pack,
             $"Open {found}",
             [.. tree.Files.Select(f => new TreeEdit.Put(f))],
@@ -45,7 +45,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         var tree = upload.Tree;
         if (archive is not null)
         {
-            var read = PackArchive.Read(archive.Lend(), ArchiveLimits.Standard, cancel);
+            var read = PackArchive.Read(archive.AsMemory(), ArchiveLimits.Standard, cancel);
             tree = read.Tree ?? throw RefusedWhole(archive.Path.FileName, archive.Path.Value, read.Problem!);
         }
 
@@ -67,7 +67,7 @@ internal sealed class PackImporter(UnderlayDatabase database, PackDesk desk, Tim
         var archive = ArchiveOf(upload);
         var opened = archive is null
             ? PackArchive.Find(profile, upload.Tree)
-            : PackArchive.Open(profile, archive.Lend(), ArchiveLimits.Standard, cancel);
+            : PackArchive.Open(profile, archive.AsMemory(), ArchiveLimits.Standard, cancel);
         // A dropped folder stands around all of its files; the author means what is in it.
         var around = opened.Around[(opened.Around.LastIndexOf('/') + 1)..];
         var name = archive is null ? around.Length > 0 ? around : Nameless : Stem(archive.Path.FileName);

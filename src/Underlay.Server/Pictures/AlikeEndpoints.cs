@@ -21,17 +21,17 @@ internal static class AlikeEndpoints
         pack.MapPost("/steps", AddAsync).WithName("shapeAlike");
     }
 
-    private static async Task<AlikeOffers> OfferAsync(Guid id, AlikeRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<AlikeOffers> OfferAsync(Guid id, AlikeRequest request, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var overlay = snapshot.NeedOverlay();
         return new AlikeOffers(ShapingAlike.Offers(overlay, PicturesOf(overlay, request.Paths)));
     }
 
-    private static async Task<Changed> AddAsync(Guid id, AlikeRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> AddAsync(Guid id, AlikeRequest request, PackService packs, CancellationToken cancel)
     {
         var title = request.Title ?? throw ProblemException.Unsound("Say which step: its title is missing.");
-        var after = await desk.EditAsync(id, null, $"{title} ({request.Paths.Count} pictures)", snapshot =>
+        var after = await packs.EditAsync(id, null, $"{title} ({request.Paths.Count} pictures)", snapshot =>
         {
             var overlay = snapshot.NeedOverlay();
             var result = ShapingAlike.Add(overlay, PicturesOf(overlay, request.Paths), title);

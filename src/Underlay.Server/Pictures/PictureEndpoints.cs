@@ -31,9 +31,9 @@ internal static class PictureEndpoints
             .AcceptsOneFile();
     }
 
-    private static async Task<PictureView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
+    private static async Task<PictureView> ViewAsync(Guid id, string path, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var overlay = snapshot.NeedOverlay();
         var yours = overlay.Pack.Placements.FirstOrDefault(p => p.Path == at);
@@ -94,11 +94,11 @@ internal static class PictureEndpoints
     private static async Task<FileContentHttpResult> DifferenceAsync(
         Guid id,
         string path,
-        PackDesk desk,
+        PackService packs,
         HttpResponse response,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var yours = Decode(snapshot.Tree.Find(at)?.ReadAll());
         var under = Decode(snapshot.Overlay is { } overlay ? Under(overlay, at) : null);
@@ -123,11 +123,11 @@ internal static class PictureEndpoints
         Guid id,
         string path,
         int after,
-        PackDesk desk,
+        PackService packs,
         HttpResponse response,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         if (Shaping.FindSteps(snapshot.Tree, FileEndpoints.Parse(path)) is not { } known) throw ProblemException.NoFile(path);
         var (png, problem) = after <= 0 ? (known.Source, null) : Shaping.Run(known.Source, known.Steps.Take(after), FileFormats.Png);
         return png is not null
@@ -135,13 +135,13 @@ internal static class PictureEndpoints
             : throw new ProblemException(409, "picture-unreadable", $"The picture cannot be read: {problem}.");
     }
 
-    private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackService packs, CancellationToken cancel)
     {
         var path = FileEndpoints.Parse(request.Path);
-        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var before = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var steps = request.Steps.Select(s => StepPlates.Read(before, path, s, ContextOf(before, path))).ToList();
         var what = steps.Count == 0 ? $"Take the steps off {path}" : $"{steps[^1].Title} ({path})";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             if (snapshot.Tree.Find(path) is null) throw ProblemException.NoFile(request.Path);
             var result = Shaping.Set(snapshot.Tree, path, steps);
@@ -167,13 +167,13 @@ internal static class PictureEndpoints
         string path,
         [FromQuery] string? @as,
         HttpRequest request,
-        PackDesk desk,
+        PackService packs,
         CancellationToken cancel)
     {
         var at = FileEndpoints.Parse(path);
         var given = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var asResult = false;
-        var after = await desk.EditAsync(id, null, $"New source for {path}", snapshot =>
+        var after = await packs.EditAsync(id, null, $"New source for {path}", snapshot =>
         {
             asResult = @as == "result" || (@as != "source" && ReturnedResult.Is(snapshot.Tree, at, given));
             var result = asResult ? ReturnedResult.Take(snapshot.Tree, at, given) : Shaping.Renew(snapshot.Tree, at, given);

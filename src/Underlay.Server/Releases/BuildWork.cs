@@ -26,7 +26,7 @@ internal sealed record PinnedBuild(BuildRequest Asked, long Revision);
 internal sealed record BuildResult(Guid Release);
 
 /// <summary>Builds a package and keeps it as a release.</summary>
-internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, NpgsqlDataSource source, TimeProvider clock) : IJobWork
+internal sealed class BuildWork(PackService packs, UnderlayDatabase database, NpgsqlDataSource source, TimeProvider clock) : IJobWork
 {
     public string Kind => "build";
 
@@ -36,7 +36,7 @@ internal sealed class BuildWork(PackDesk desk, UnderlayDatabase database, Npgsql
         // Begun again after its node died, it may have kept the release already.
         if (await FindReleaseAsync(job.PackId, request.Version, cancel).ConfigureAwait(false) is { } already)
             return JsonSerializer.Serialize(new BuildResult(already), JsonSerializerOptions.Web);
-        var snapshot = await desk.AtAsync(job.PackId, revision, cancel).ConfigureAwait(false);
+        var snapshot = await packs.AtAsync(job.PackId, revision, cancel).ConfigureAwait(false);
         var blockers = snapshot.Report.Count(Severity.Blocker);
         if (blockers > 0 && !request.AllowBlockers)
             throw new ProblemException(

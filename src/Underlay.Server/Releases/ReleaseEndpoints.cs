@@ -80,12 +80,12 @@ internal static class ReleaseEndpoints
 
     private static async Task<DraftView> DraftAsync(
         Guid id,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         PackReader reader,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var manifest = ManifestFacts.Read(snapshot.Profile, snapshot.Tree);
         var version = manifest.Version;
         var plan = PackageBuilder.Plan(snapshot.Profile, snapshot.Tree);
@@ -147,7 +147,7 @@ internal static class ReleaseEndpoints
     private static async Task<Accepted<JobView>> BuildAsync(
         Guid id,
         BuildRequest request,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         JobBoard board,
         CancellationToken cancel)
@@ -158,7 +158,7 @@ internal static class ReleaseEndpoints
                 409,
                 "version-taken",
                 $"Version {version} is released already, and a release is not changed. Choose another version.");
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         if (snapshot.Report.Count(Core.Findings.Severity.Blocker) is > 0 and var blockers && !request.AllowBlockers)
             throw new ProblemException(
                 409,
@@ -172,7 +172,7 @@ internal static class ReleaseEndpoints
                     + $"wanted.");
         if (manifest.IsSound && manifest.Version != version)
         {
-            snapshot = await desk.EditAsync(id, null, $"Set version {version}", before =>
+            snapshot = await packs.EditAsync(id, null, $"Set version {version}", before =>
             {
                 var file = before.Tree.Find(before.Profile.Manifest.Path)
                     ?? throw ProblemException.NoFile(before.Profile.Manifest.Path.Value);

@@ -31,17 +31,17 @@ internal static class ScriptEndpoints
         pack.MapPost("/strokes", PlayAsync).WithName("playScript");
     }
 
-    private static async Task<ScriptView> ViewAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<ScriptView> ViewAsync(Guid id, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         return new ScriptView(snapshot.Revision, [.. LinesOf(snapshot).Select(l => View(snapshot, l))]);
     }
 
-    private static async Task<ScriptChanged> NoteAsync(Guid id, ScriptNotes request, PackDesk desk, CancellationToken cancel)
+    private static async Task<ScriptChanged> NoteAsync(Guid id, ScriptNotes request, PackService packs, CancellationToken cancel)
     {
         var notes = request.Notes.ToDictionary(n => n.Sound, n => new ScriptNote(n.Speaker.Trim(), n.Notes.Trim()), StringComparer.Ordinal);
         var what = notes.Count == 1 ? $"Note who records {notes.Keys.First()}" : $"Note who records {notes.Count} sounds";
-        var after = await desk.EditAsync(
+        var after = await packs.EditAsync(
             id,
             null,
             what,
@@ -50,17 +50,17 @@ internal static class ScriptEndpoints
         return new ScriptChanged(after.Revision, notes.Count, []);
     }
 
-    private static async Task<FileContentHttpResult> WriteAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> WriteAsync(Guid id, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         return TypedResults.File(SignalScript.Write(LinesOf(snapshot)), "text/csv", "script.csv");
     }
 
-    private static async Task<ScriptChanged> ReadAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<ScriptChanged> ReadAsync(Guid id, HttpRequest request, PackService packs, CancellationToken cancel)
     {
         var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
         var (taken, unknown) = (0, (IReadOnlyList<string>)[]);
-        var after = await desk.EditAsync(id, null, "Take in a script", snapshot =>
+        var after = await packs.EditAsync(id, null, "Take in a script", snapshot =>
         {
             if (SignalScript.Read(LinesOf(snapshot), bytes) is not { } read)
                 throw new ProblemException(
@@ -79,12 +79,12 @@ internal static class ScriptEndpoints
         string entry,
         string sound,
         HttpRequest request,
-        PackDesk desk,
+        PackService packs,
         CancellationToken cancel,
         bool further = false)
     {
         var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
-        var after = await desk.EditAsync(id, null, $"Record {sound}", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Record {sound}", snapshot =>
         {
             var (overlay, line) = (snapshot.NeedOverlay(), FindLine(snapshot, entry, sound));
             var take = further ? new SignalTake(SignalTakes.Next(overlay, line), bytes, line.Sound) : new SignalTake(line, bytes);
@@ -94,9 +94,9 @@ internal static class ScriptEndpoints
         return new ScriptChanged(after.Revision, 1, []);
     }
 
-    private static async Task<ScriptChanged> PlayAsync(Guid id, ScriptStroke request, PackDesk desk, CancellationToken cancel)
+    private static async Task<ScriptChanged> PlayAsync(Guid id, ScriptStroke request, PackService packs, CancellationToken cancel)
     {
-        var after = await desk.EditAsync(
+        var after = await packs.EditAsync(
             id,
             null,
             $"Let {request.Entry} play {request.Sound}",

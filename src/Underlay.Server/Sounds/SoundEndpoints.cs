@@ -42,9 +42,9 @@ internal static class SoundEndpoints
             .AcceptsOneFile();
     }
 
-    private static async Task<SoundView> ViewAsync(Guid id, string path, PackDesk desk, CancellationToken cancel)
+    private static async Task<SoundView> ViewAsync(Guid id, string path, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var overlay = snapshot.NeedOverlay();
         var yours = overlay.Pack.Placements.FirstOrDefault(p => p.Path == at);
@@ -88,10 +88,10 @@ internal static class SoundEndpoints
         bool isOfBase,
         int from,
         int to,
-        PackDesk desk,
+        PackService packs,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var at = FileEndpoints.Parse(path);
         var bytes = isOfBase ? snapshot.NeedOverlay().Base.Read(at) : snapshot.Tree.Find(at)?.ReadAll();
         if (bytes is null) throw ProblemException.NoFile(path);
@@ -104,10 +104,10 @@ internal static class SoundEndpoints
     private static async Task<IReadOnlyList<SoundFormView>> ListFormsAsync(
         Guid id,
         string path,
-        PackDesk desk,
+        PackService packs,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var overlay = snapshot.NeedOverlay();
         if (overlay.OfPack(FileEndpoints.Parse(path)) is not { } yours) throw ProblemException.NoFile(path);
         if (SoundReader.Read(snapshot.Tree.Find(yours.Path)!.ReadAll()) is not { Seconds: <= LongestTried } sound) return [];
@@ -127,23 +127,23 @@ internal static class SoundEndpoints
     private static async Task<FileContentHttpResult> ReadSourceAsync(
         Guid id,
         string path,
-        PackDesk desk,
+        PackService packs,
         HttpResponse response,
         CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         return Shaping.FindSteps(snapshot.Tree, FileEndpoints.Parse(path)) is { Source: var source }
             ? FileEndpoints.Serve(source, "source", false, response)
             : throw ProblemException.NoFile(path);
     }
 
-    private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> SetStepsAsync(Guid id, StepsRequest request, PackService packs, CancellationToken cancel)
     {
         var path = FileEndpoints.Parse(request.Path);
-        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var before = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var steps = request.Steps.Select(s => StepPlates.Read(before, path, s, NoPictures)).ToList();
         var what = steps.Count == 0 ? $"Take the steps off {path}" : $"{steps[^1].Title} ({path})";
-        var after = await desk.EditAsync(
+        var after = await packs.EditAsync(
             id,
             null,
             what,
@@ -152,11 +152,11 @@ internal static class SoundEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<Changed> RenewAsync(Guid id, string path, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> RenewAsync(Guid id, string path, HttpRequest request, PackService packs, CancellationToken cancel)
     {
         var at = FileEndpoints.Parse(path);
         var given = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
-        var after = await desk.EditAsync(
+        var after = await packs.EditAsync(
             id,
             null,
             $"New source for {path}",
@@ -166,11 +166,11 @@ internal static class SoundEndpoints
     }
 
     /// <summary>Writes the loop into the table beside the sound; its end moves a little to where the seam is heard least.</summary>
-    private static async Task<LoopSet> SetLoopAsync(Guid id, LoopRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<LoopSet> SetLoopAsync(Guid id, LoopRequest request, PackService packs, CancellationToken cancel)
     {
         var path = FileEndpoints.Parse(request.Path);
         (int From, int To)? set = null;
-        var after = await desk.EditAsync(id, null, request.From is null ? $"No loop ({path})" : $"Loop ({path})", snapshot =>
+        var after = await packs.EditAsync(id, null, request.From is null ? $"No loop ({path})" : $"Loop ({path})", snapshot =>
         {
             var overlay = snapshot.NeedOverlay();
             if (overlay.OfPack(path) is not { } placement) throw ProblemException.NoFile(request.Path);

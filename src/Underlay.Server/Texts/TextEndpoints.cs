@@ -21,18 +21,18 @@ internal static class TextEndpoints
             .AcceptsOneFile();
     }
 
-    private static async Task<TextList> ListAsync(Guid id, PackDesk desk, CancellationToken cancel)
+    private static async Task<TextList> ListAsync(Guid id, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         return SheetOf(snapshot) is { } sheet
             ? new TextList(snapshot.Revision, sheet.Languages, [.. sheet.Lines.Select(l => View(sheet, l))])
             : new TextList(snapshot.Revision, [], []);
     }
 
-    private static async Task<Changed> ChangeAsync(Guid id, TextChanges request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> ChangeAsync(Guid id, TextChanges request, PackService packs, CancellationToken cancel)
     {
         var what = request.Changes.Count == 1 ? $"Write the text {request.Changes[0].Key}" : $"Write {request.Changes.Count} texts";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var sheet = NeedSheet(snapshot);
             var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);
@@ -50,18 +50,18 @@ internal static class TextEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<FileContentHttpResult> WriteAsync(Guid id, bool? all, PackDesk desk, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> WriteAsync(Guid id, bool? all, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var sheet = NeedSheet(snapshot);
         var lines = sheet.Lines.Where(l => all == true || l.Layer is not { IsBase: true });
         return TypedResults.File(TextExchange.Write(sheet, lines), "text/csv", "texts.csv");
     }
 
-    private static async Task<TextReadingView> ReadAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<TextReadingView> ReadAsync(Guid id, HttpRequest request, PackService packs, CancellationToken cancel)
     {
         var bytes = await OneFile.ReadAsync(request, cancel).ConfigureAwait(false);
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var sheet = NeedSheet(snapshot);
         var read = TextExchange.Read(sheet, bytes);
         var lines = sheet.Lines.ToDictionary(l => l.Key, StringComparer.Ordinal);

@@ -61,9 +61,9 @@ internal static class SplitEndpoints
         tray.MapPost("/parts", SplitAsync).WithName("splitRecording");
     }
 
-    private static async Task<RecordingView> ViewAsync(Guid id, string file, PackDesk desk, CancellationToken cancel)
+    private static async Task<RecordingView> ViewAsync(Guid id, string file, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var found = snapshot.Tree.Find(TrayEndpoints.PathOf(file)) ?? throw ProblemException.NoFile(file);
         var sound = Read(found);
         return new RecordingView(
@@ -79,11 +79,11 @@ internal static class SplitEndpoints
             [.. ScriptOf(snapshot).Select(l => Cuts.NameOf(l.Path)).Distinct(StringComparer.Ordinal)]);
     }
 
-    private static async Task<SplitResult> SplitAsync(Guid id, SplitRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<SplitResult> SplitAsync(Guid id, SplitRequest request, PackService packs, CancellationToken cancel)
     {
         if (request.Parts.Count is 0 or > MostParts) throw ProblemException.Unsound("Say which parts to take, 2,000 at most.");
         var (kept, placed) = (default(PackPath), 0);
-        var after = await desk.EditAsync(id, null, $"Split {request.File} into {request.Parts.Count} sounds", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Split {request.File} into {request.Parts.Count} sounds", snapshot =>
         {
             var from = TrayEndpoints.PathOf(request.File);
             var found = snapshot.Tree.Find(from) ?? throw ProblemException.NoFile(request.File);

@@ -34,13 +34,13 @@ internal static class TrayEndpoints
 
     private static async Task<TrayView> ViewAsync(
         Guid id,
-        PackDesk desk,
+        PackService packs,
         ListMemory lists,
         FaultLog faults,
         CancellationToken cancel,
         long? since = null)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var advice = snapshot.Advise();
         foreach (var failed in advice.Where(a => a.Fault is not null)) faults.Note(failed.File, failed.Fault!);
         var all = advice.Select(a => Row(a, snapshot)).ToList();
@@ -100,9 +100,9 @@ internal static class TrayEndpoints
     private static List<PlacementAdvice> Sure(IReadOnlyList<PlacementAdvice> advice) =>
         [.. advice.Where(a => a.IsSure).GroupBy(a => a.Candidates[0].Target).Where(g => g.Count() == 1).Select(g => g.First())];
 
-    private static async Task<DropResult> DropAsync(Guid id, HttpRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<DropResult> DropAsync(Guid id, HttpRequest request, PackService packs, CancellationToken cancel)
     {
-        await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        await packs.GetAsync(id, cancel).ConfigureAwait(false);
         using var upload = await UploadReader.ReadAsync(request, cancel).ConfigureAwait(false);
         var opened = Core.Placements.Tray.Open(upload.Tree, ArchiveLimits.Standard);
         var refused = upload.Refused
@@ -111,7 +111,7 @@ internal static class TrayEndpoints
             .ToList();
         var taken = 0;
         var what = opened.Files.Files.Count == 1 ? $"Drop {opened.Files.Files[0].Path.FileName}" : $"Drop {opened.Files.Files.Count} files";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var edits = new List<TreeEdit>();
             var free = new FreeNames(snapshot.Tree);
@@ -126,7 +126,7 @@ internal static class TrayEndpoints
         return new DropResult(after.Revision, taken, refused);
     }
 
-    private static async Task<PlacementsResult> PlaceAsync(Guid id, PlacementsRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<PlacementsResult> PlaceAsync(Guid id, PlacementsRequest request, PackService packs, CancellationToken cancel)
     {
         var left = new List<Refused>();
         var asResult = new List<string>();
@@ -137,7 +137,7 @@ internal static class TrayEndpoints
             : count == 1
             ? $"Place {request.Files![0].Target}"
             : $"Place {count ?? 0} files";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var wanted = request.AllSure
                 ? Sure(snapshot.Advise()).Select(a => new WantedPlace(a.File.Path, a.Candidates[0].Target))
@@ -160,13 +160,13 @@ internal static class TrayEndpoints
     private static async Task<ThingBegun> BeginAsync(
         Guid id,
         ThingRequest request,
-        PackDesk desk,
+        PackService packs,
         UnderlayDatabase database,
         CancellationToken cancel)
     {
         EntryPlan? plan = null;
-        var before = await desk.GetAsync(id, cancel).ConfigureAwait(false);
-        var after = await desk.EditAsync(id, null, $"Begin {request.Name} with {request.Parts.Count} files", snapshot =>
+        var before = await packs.GetAsync(id, cancel).ConfigureAwait(false);
+        var after = await packs.EditAsync(id, null, $"Begin {request.Name} with {request.Parts.Count} files", snapshot =>
         {
             var overlay = snapshot.NeedOverlay();
             Place Find(string key) =>
@@ -188,9 +188,9 @@ internal static class TrayEndpoints
         static string Told(PlanLine line) => $"{line.Path}: {line.Says}";
     }
 
-    private static async Task<Changed> NameAsync(Guid id, NameRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> NameAsync(Guid id, NameRequest request, PackService packs, CancellationToken cancel)
     {
-        var after = await desk.EditAsync(id, null, $"Use {request.File} as {request.Place}", snapshot =>
+        var after = await packs.EditAsync(id, null, $"Use {request.File} as {request.Place}", snapshot =>
         {
             var place = snapshot.Profile.Places.FirstOrDefault(p => p.Key == request.Place && p.ManifestField is not null)
                 ?? throw ProblemException.Unsound($"The manifest names no “{request.Place}”.");
@@ -206,9 +206,9 @@ internal static class TrayEndpoints
         return new Changed(after.Revision);
     }
 
-    private static async Task<PathView> JudgePathAsync(Guid id, string file, string target, PackDesk desk, CancellationToken cancel)
+    private static async Task<PathView> JudgePathAsync(Guid id, string file, string target, PackService packs, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(id, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var dropped = snapshot.Tree.Find(PathOf(file)) ?? throw ProblemException.NoFile(file);
         if (snapshot.Overlay is not { } overlay) return new PathView(null, "none", "", null, false, []);
         var completions = PathJudge.Complete(overlay, target);
@@ -223,10 +223,10 @@ internal static class TrayEndpoints
             completions);
     }
 
-    private static async Task<Changed> DiscardAsync(Guid id, DiscardRequest request, PackDesk desk, CancellationToken cancel)
+    private static async Task<Changed> DiscardAsync(Guid id, DiscardRequest request, PackService packs, CancellationToken cancel)
     {
         var what = request.Files is [var one] ? $"Throw {one} away" : $"Throw {request.Files.Count} files away";
-        var after = await desk.EditAsync(id, null, what, snapshot =>
+        var after = await packs.EditAsync(id, null, what, snapshot =>
         {
             var paths = request.Files.Select(PathOf).ToList();
             if (paths.Find(p => snapshot.Tree.Find(p) is null) is { Value.Length: > 0 } missing)

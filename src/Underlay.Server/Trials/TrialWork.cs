@@ -15,13 +15,13 @@ namespace Underlay.Server.Trials;
 internal sealed record TrialCause(FindingName Finding, string Says);
 
 /// <summary>Builds the pack as it is and loads it in the simulated host.</summary>
-internal sealed class TrialWork(PackDesk desk, HostShelf hosts, Settings settings) : IJobWork
+internal sealed class TrialWork(PackService packs, HostRegistry hosts, Settings settings) : IJobWork
 {
     public string Kind => "trial";
 
     public async Task<string> RunAsync(Job job, JobProgress progress, CancellationToken cancel)
     {
-        var snapshot = await desk.GetAsync(job.PackId, cancel).ConfigureAwait(false);
+        var snapshot = await packs.GetAsync(job.PackId, cancel).ConfigureAwait(false);
         if (!hosts.HasBase(snapshot.Profile, snapshot.Edition))
             throw new ProblemException(
                 409,

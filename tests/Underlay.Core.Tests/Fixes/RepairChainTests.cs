@@ -51,9 +51,9 @@ public class RepairChainTests
         var (tree, applied, held, _) = Run(pack, codes[0]);
         if (applied.Count > 0) return;
         Assert.Equal(pack.Files.Keys.Order(StringComparer.Ordinal), tree.Files.Select(f => f.Path.Value).Order(StringComparer.Ordinal));
-        var together = Assert.Single(held).Together;
-        Assert.Equal(codes[0], together[0].Finding.Code.Value);
-        Assert.Subset(codes.ToHashSet(), together.Select(t => t.Finding.Code.Value).ToHashSet());
+        var chain = Assert.Single(held).Chain;
+        Assert.Equal(codes[0], chain[0].Finding.Code.Value);
+        Assert.Subset(codes.ToHashSet(), chain.Select(t => t.Finding.Code.Value).ToHashSet());
     }
 
     [Fact]
@@ -62,7 +62,7 @@ public class RepairChainTests
         var pack = APack.Of().With("art/awning/quay/noon.png", Encoding.UTF8.GetBytes("no picture at all"));
         var (tree, applied, held, _) = Run(pack, "path/near-miss", "image/unreadable");
         Assert.Empty(applied);
-        Assert.All(held, h => Assert.Empty(h.Together));
+        Assert.All(held, h => Assert.Empty(h.Chain));
         Assert.Equal(pack.Files.Count, tree.Files.Count);
     }
 }

@@ -21,7 +21,7 @@ public class TransplantTests
     {
         var report = pack.Check();
         var context = new FixContext("pack", Repository.Kilnmoor, report.Edition, report.Overlay);
-        var plan = Transplant.Plan(report.Overlay!, context, Jug, from, pointers);
+        var plan = FieldCopy.Plan(report.Overlay!, context, Jug, from, pointers);
         return (plan, pack.Tree.With(plan.Edits));
     }
 

@@ -21,7 +21,7 @@ public sealed class Unreachable : Check
         if (drop.Rule is not ReachableRule rule) yield break;
         var text = drop.Placement.Facts.Entry!.Text;
         var gate = text.FindString(rule.Gate);
-        foreach (var missing in Ground.OutOfReach(overlay, rule, drop.Placement))
+        foreach (var missing in Reachability.OutOfReach(overlay, rule, drop.Placement))
         {
             var at = text.Locate(missing.Pointer);
             var why = missing.Stands

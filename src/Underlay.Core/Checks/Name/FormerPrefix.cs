@@ -17,7 +17,7 @@ internal static class FormerPrefix
     public static string Renamed(Overlay overlay, string prefix, string name)
     {
         // Whoever is handed what is known already has asked for all the same.
-        foreach (var place in overlay.Profile.Places.Where(p => p.Id is not null)) Asked.AboutPlace(place.Key);
+        foreach (var place in overlay.Profile.Places.Where(p => p.Id is not null)) ReadSet.NotePlace(place.Key);
         var former = Known.GetValue(overlay, Of);
         var bare = name.IndexOf('_', StringComparison.Ordinal) is > 0 and var at && at + 1 < name.Length && former.Contains(name[..at])
             ? name[(at + 1)..]

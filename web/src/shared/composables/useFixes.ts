@@ -2,20 +2,20 @@ import { toValue, type MaybeRefOrGetter } from 'vue'
 import { api, data, type FixResult, type WantedFix } from '@/api/client'
 import { count } from '../words'
 import { useChange } from './usePack'
-import { useTogether } from './useTogether'
+import { useRepairChain } from './useRepairChain'
 
 /** Applies fixes, and says what came of them and what was held back. */
 export function useFixes(id: MaybeRefOrGetter<string>) {
     const change = useChange(id)
-    const together = useTogether()
-    const post = async (body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean; together?: boolean }) => {
+    const repairs = useRepairChain()
+    const post = async (body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean; chain?: boolean }) => {
         const result = await data(
             api.POST('/api/packs/{id}/fixes', {
                 params: { path: { id: toValue(id) } },
-                body: { allThatLoseNothing: false, together: false, ...body },
+                body: { allThatLoseNothing: false, chain: false, ...body },
             }),
         )
-        if (!body.together) together.offer(toValue(id), body.fixes ?? [], result.held)
+        if (!body.chain) repairs.offer(toValue(id), body.fixes ?? [], result.held)
         return result
     }
     return {
@@ -26,7 +26,7 @@ export function useFixes(id: MaybeRefOrGetter<string>) {
                 (result) => (result.applied > 0 ? `${title}: done.` : heldBack(result)),
             ),
         applySeveral: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted }), saySum),
-        applyTogether: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted, together: true }), saySum),
+        applyTogether: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted, chain: true }), saySum),
         applyAll: () => change.run(() => post({ allThatLoseNothing: true }), saySum),
     }
 }

@@ -45,7 +45,7 @@ async function take(pointers: string[], what: string) {
     const made = await change.run(
         () =>
             data(
-                api.POST('/api/packs/{id}/entry/transplants', {
+                api.POST('/api/packs/{id}/entry/copied-fields', {
                     params: { path: { id: props.pack } },
                     body: { path: props.entry.path, from: chosen.value, pointers },
                 }),

@@ -6,7 +6,7 @@ namespace Underlay.Data.Facts;
 
 /// <summary>Facts on their way to the database: files put in what they learn, and it is kept in the background.</summary>
 /// <param name="source">The database.</param>
-public sealed class FactsShelf(NpgsqlDataSource source)
+public sealed class FactsStore(NpgsqlDataSource source)
 {
     private const int MostAtOnce = 2000;
 

@@ -13,7 +13,7 @@ namespace Underlay.Core.Checks;
 /// A file or a value only holds a place until the author's own comes: it was brought from the base, or marked for later, and is as it was.
 /// </summary>
 /// <remarks>Host: shows what it holds. See docs/checks.md#packplaceholder.</remarks>
-public sealed class Held : Check
+public sealed class PlaceholderLeft : Check
 {
     /// <inheritdoc/>
     public override CheckCode Code => new("pack/placeholder");

@@ -18,12 +18,12 @@ namespace Underlay.Server.Packs;
 /// The packs that are being worked on, warm: a checked snapshot each, moved on from the log when the database has a newer
 /// revision. Nothing here is needed to answer; a node that loses it opens the pack again.
 /// </summary>
-internal sealed class PackDesk(
+internal sealed class PackService(
     PackReader reader,
     OperationLog log,
     NpgsqlDataSource source,
-    FactsShelf shelf,
-    HostShelf hosts,
+    FactsStore store,
+    HostRegistry hosts,
     IDbContextFactory<UnderlayDatabase> databases,
     IHttpContextAccessor request,
     FaultLog faults)
@@ -171,7 +171,7 @@ internal sealed class PackDesk(
         {
             // Of no use where another edit came between: then the pack is looked at anew.
             using var next = plan.Rows.Count > 0 && slot.Snapshot == snapshot
-                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, shelf), wanted.Checked, cancel)
+                ? NextSnapshot.Begin(snapshot, new PlannedFiles(plan, snapshot.Tree, source, store), wanted.Checked, cancel)
                 : null;
             // What was judged of another revision is not judged of this one.
             Func<long, Task<bool>>? holds = wanted.Holds is { } judge
@@ -274,7 +274,7 @@ internal sealed class PackDesk(
     private void Trim()
     {
         var kept = slots.Select(s => new Kept(s.Key, s.Value.LastUsed, s.Value.Snapshot?.Weight ?? 0));
-        foreach (var id in SnapshotShelf.Surplus(kept, MostBytes)) slots.TryRemove(id, out _);
+        foreach (var id in SnapshotEviction.Surplus(kept, MostBytes)) slots.TryRemove(id, out _);
     }
 
     private sealed class Shown(IDictionary<object, object?> items) : IDisposable

@@ -4,7 +4,7 @@ using Underlay.Testing;
 namespace Underlay.Server.Tests;
 
 /// <summary>A fix that holds only with others is held back with their words, and made with them when that is asked for.</summary>
-public class TogetherTests(RunningServer server)
+public class RepairChainTests(RunningServer server)
 {
     [Fact]
     public async Task What_holds_only_together_is_said_and_made_as_one_change()
@@ -14,17 +14,17 @@ public class TogetherTests(RunningServer server)
         var finding = (await pack.GetAsync("findings")).GetProperty("rows").EnumerateArray()
             .Select(r => r.GetProperty("name"))
             .Single(n => n.GetProperty("code").GetString() == "path/near-miss");
-        var held = (await FixAsync(pack, finding, together: false)).GetProperty("held").EnumerateArray().Single();
+        var held = (await FixAsync(pack, finding, chain: false)).GetProperty("held").EnumerateArray().Single();
         Assert.Equal(
             "Rename to art/awnings/hill/noon.png",
-            held.GetProperty("together").EnumerateArray().First().GetString());
-        var result = await FixAsync(pack, finding, together: true);
+            held.GetProperty("chain").EnumerateArray().First().GetString());
+        var result = await FixAsync(pack, finding, chain: true);
         Assert.Equal(
-            (held.GetProperty("together").GetArrayLength(), 0),
+            (held.GetProperty("chain").GetArrayLength(), 0),
             (result.GetProperty("applied").GetInt32(), result.GetProperty("held").GetArrayLength()));
         Assert.Equal(0, (await pack.GetAsync("findings")).GetProperty("counts").GetProperty("blocker").GetInt32());
     }
 
-    private static Task<JsonElement> FixAsync(TestPack pack, JsonElement finding, bool together) =>
-        pack.PostAsync("fixes", new { fixes = new[] { new { finding } }, together });
+    private static Task<JsonElement> FixAsync(TestPack pack, JsonElement finding, bool chain) =>
+        pack.PostAsync("fixes", new { fixes = new[] { new { finding } }, chain });
 }

@@ -5,9 +5,9 @@ using Underlay.Core.Packs;
 namespace Underlay.Core.Checks;
 
 /// <summary>Tells findings that share their cause as one.</summary>
-internal static class Together
+internal static class SharedCauses
 {
-    public static IReadOnlyList<Finding> Tell(IReadOnlyList<Finding> findings)
+    public static IReadOnlyList<Finding> Group(IReadOnlyList<Finding> findings)
     {
         if (!findings.Any(f => f.Shared is not null)) return findings;
         var told = findings.Where(f => f.Shared is null).ToList();

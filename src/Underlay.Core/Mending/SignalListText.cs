@@ -10,13 +10,13 @@ using Underlay.Core.Stacks;
 namespace Underlay.Core.Mending;
 
 /// <summary>The text of an entry that lists sounds by signal and state; everything else of it stays as it is written.</summary>
-internal sealed class PealText
+internal sealed class SignalListText
 {
     private readonly CoversRule rule;
     private readonly JsonText text;
     private readonly List<(string Pointer, JsonElement Value)> rows;
 
-    private PealText(CoversRule rule, byte[] bytes)
+    private SignalListText(CoversRule rule, byte[] bytes)
     {
         (this.rule, Bytes, text) = (rule, bytes, JsonText.Parse(bytes));
         rows = [.. text.FindAll($"{rule.Rows}/*")];
@@ -26,16 +26,16 @@ internal sealed class PealText
     public byte[] Bytes { get; }
 
     /// <summary>The text of an entry of the pack; null where it cannot be read or plays nothing.</summary>
-    public static PealText? Of(Overlay overlay, FileTree tree, PackPath entry)
+    public static SignalListText? Of(Overlay overlay, FileTree tree, PackPath entry)
     {
         var rule = overlay.OfPack(entry)?.Place.RulesOf<CoversRule>(overlay.Edition).FirstOrDefault(r => r.Plays is not null);
         return rule is not null && tree.Find(entry)?.ReadAll() is { } bytes && JsonText.Parse(bytes).Problem is null
-            ? new PealText(rule, bytes)
+            ? new SignalListText(rule, bytes)
             : null;
     }
 
     /// <summary>The text with a sound in the first row of a signal, or in a new row for every state.</summary>
-    public PealText With(string code, string sound)
+    public SignalListText With(string code, string sound)
     {
         var ofCode = rows.FindAll(r => Says(r.Value, rule.Code, code));
         if (ofCode.Exists(r => Lists(r, sound))) return this;
@@ -50,7 +50,7 @@ internal sealed class PealText
     public bool Plays(string sound) => rows.Exists(r => Lists(r, sound));
 
     /// <summary>The text with a sound in every row that lists another.</summary>
-    public PealText WithBeside(string other, string sound) =>
+    public SignalListText WithBeside(string other, string sound) =>
         rows.Find(r => Lists(r, other) && !Lists(r, sound)) is { Pointer: { } row }
             ? Insert($"{row}/{rule.Lists}/-", Item(sound)).WithBeside(other, sound)
             : this;
@@ -58,7 +58,7 @@ internal sealed class PealText
     private bool Lists((string Pointer, JsonElement Value) row, string sound) =>
         SignalScript.Items(row.Value, rule.Lists).Any(i => Says(i, rule.Plays!.Sound, sound));
 
-    private PealText Insert(string pointer, string value) => new(rule, JsonEdit.Insert(text, pointer, Encoding.UTF8.GetBytes(value)));
+    private SignalListText Insert(string pointer, string value) => new(rule, JsonEdit.Insert(text, pointer, Encoding.UTF8.GetBytes(value)));
 
     private string Item(string sound) =>
         $$"""{ "{{rule.Plays!.Sound}}": {{Text(sound)}}, "{{rule.Plays.Turns}}": 1, "{{rule.Plays.Rest}}": {{UsualRest}} }""";

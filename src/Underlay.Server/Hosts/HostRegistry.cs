@@ -8,13 +8,13 @@ using Underlay.Files;
 namespace Underlay.Server.Hosts;
 
 /// <summary>The hosts that are known, with the base of each edition, read once.</summary>
-internal sealed class HostShelf
+internal sealed class HostRegistry
 {
     private readonly Installation installation;
     private readonly Dictionary<string, ProfileFolder> hosts;
     private readonly ConcurrentDictionary<(string Host, string Edition), Lazy<BaseCatalogue>> bases = new();
 
-    public HostShelf(Installation installation)
+    public HostRegistry(Installation installation)
     {
         this.installation = installation;
         hosts = ProfileFolder.List(installation.Hosts)

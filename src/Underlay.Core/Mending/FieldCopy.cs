@@ -14,7 +14,7 @@ namespace Underlay.Core.Mending;
 /// Gives an entry fields of another of its kind, with the pictures that these fields want and that the entry lacks: copies of the
 /// other's, marked as still to be made.
 /// </summary>
-public static class Transplant
+public static class FieldCopy
 {
     /// <summary>What is to be done.</summary>
     /// <param name="overlay">The pack over its base.</param>

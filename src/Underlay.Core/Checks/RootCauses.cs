@@ -7,7 +7,7 @@ namespace Underlay.Core.Checks;
 /// Tells each fact once. A finding that only follows from another (a picture that is ownerless because its ware cannot be
 /// read) is folded into that other, which takes over what the host would report.
 /// </summary>
-internal static class Blame
+internal static class RootCauses
 {
     private const int MostNamed = 4;
 

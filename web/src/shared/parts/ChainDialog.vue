@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useFixes, wouldBe } from '../composables/useFixes'
-import { useTogether } from '../composables/useTogether'
+import { useRepairChain } from '../composables/useRepairChain'
 import { count } from '../words'
 import UDialog from './UDialog.vue'
 
 /** Shows the repairs that hold only together, each in its turn, before they are made as one change. */
-const { shown, leave } = useTogether()
+const { shown, leave } = useRepairChain()
 const fixes = useFixes(() => shown.value?.pack ?? '')
 const most = 6
 
@@ -18,7 +18,7 @@ const isOpen = computed({
     },
 })
 const held = computed(() => shown.value?.held ?? [])
-const steps = computed(() => held.value.reduce((sum, fix) => sum + fix.together.length, 0))
+const steps = computed(() => held.value.reduce((sum, fix) => sum + fix.chain.length, 0))
 
 async function make() {
     if (shown.value && (await fixes.applyTogether(shown.value.fixes))) leave()
@@ -31,7 +31,7 @@ async function make() {
             <section v-for="fix in held.slice(0, most)" :key="fix.path + fix.title" class="mb-4">
                 <p class="[overflow-wrap:anywhere]">“{{ fix.title }}” alone would not do: {{ wouldBe(fix) }}.</p>
                 <ol class="mt-2 list-decimal pl-6" data-test="together">
-                    <li v-for="(title, at) in fix.together" :key="at" class="[overflow-wrap:anywhere]">{{ title }}</li>
+                    <li v-for="(title, at) in fix.chain" :key="at" class="[overflow-wrap:anywhere]">{{ title }}</li>
                 </ol>
             </section>
             <p v-if="held.length > most" class="text-faint">

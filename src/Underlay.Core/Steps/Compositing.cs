@@ -1,14 +1,14 @@
 using Underlay.Core.Images;
 namespace Underlay.Core.Steps;
 
-/// <summary>Lays pictures over solid grounds.</summary>
-internal static class Ground
+/// <summary>Composites pictures over solid grounds.</summary>
+internal static class Compositing
 {
     /// <summary>Each pixel over the ground's: colours under clear pixels never come to light.</summary>
     /// <param name="picture">The picture.</param>
     /// <param name="ground">The ground's pixel at a place; its alpha counts as solid.</param>
     /// <remarks>Porter and Duff's "over" on a solid ground.</remarks>
-    public static RgbaPicture Under(RgbaPicture picture, Func<int, int, Rgb> ground)
+    public static RgbaPicture Over(RgbaPicture picture, Func<int, int, Rgb> ground)
     {
         var result = RgbaPicture.Clear(picture.Size);
         for (var y = 0; y < picture.Size.Height; y++)

@@ -10,10 +10,10 @@ namespace Underlay.Core.Stacks;
 /// The stack notes what it is asked for whoever works on the same thread; work that is led over several threads counts as having
 /// asked for everything. Of pictures only that they are there and can be read is noted, not what they show.
 /// </remarks>
-internal sealed class Asked
+internal sealed class ReadSet
 {
     [ThreadStatic]
-    private static Asked? now;
+    private static ReadSet? now;
 
     private HashSet<PackPath>? paths;
     private HashSet<(string Place, string Value)>? values;
@@ -22,9 +22,9 @@ internal sealed class Asked
     private bool everything;
 
     /// <summary>Works something out, and tells what it asked.</summary>
-    public static (T Outcome, Asked Asked) While<T>(Func<T> work)
+    public static (T Outcome, ReadSet Reads) Record<T>(Func<T> work)
     {
-        var (asked, outer) = (new Asked(), now);
+        var (asked, outer) = (new ReadSet(), now);
         now = asked;
         try
         {
@@ -37,31 +37,31 @@ internal sealed class Asked
     }
 
     /// <summary>Asked what stands at a path, if anything.</summary>
-    public static void AboutPath(PackPath path)
+    public static void NotePath(PackPath path)
     {
         if (now is { everything: false } asked) (asked.paths ??= []).Add(path);
     }
 
     /// <summary>Asked which entries of a place say a value somewhere.</summary>
-    public static void AboutValue(string place, string value)
+    public static void NoteValue(string place, string value)
     {
         if (now is { everything: false } asked) (asked.values ??= []).Add((place, value));
     }
 
     /// <summary>Asked for all files of a place.</summary>
-    public static void AboutPlace(string place)
+    public static void NotePlace(string place)
     {
         if (now is { everything: false } asked) (asked.places ??= new HashSet<string>(StringComparer.Ordinal)).Add(place);
     }
 
     /// <summary>Asked which files of a place there are, and for the texts in them; numbers may change.</summary>
-    public static void AboutTextsIn(string place)
+    public static void NoteTextsIn(string place)
     {
         if (now is { everything: false } asked) (asked.said ??= new HashSet<string>(StringComparer.Ordinal)).Add(place);
     }
 
     /// <summary>Asked for more than can be told apart.</summary>
-    public static void AboutEverything()
+    public static void NoteEverything()
     {
         if (now is not { everything: false } asked) return;
         (asked.everything, asked.paths, asked.values, asked.places, asked.said) = (true, null, null, null, null);

@@ -7,7 +7,7 @@ namespace Underlay.Server.Packs;
 internal readonly record struct Kept(Guid Id, long LastUsed, long Weight);
 
 /// <summary>Decides which snapshots stay in memory.</summary>
-internal static class SnapshotShelf
+internal static class SnapshotEviction
 {
     /// <summary>What is to go: what was used longest ago, until the rest fits. The one used last stays, however large.</summary>
     /// <param name="kept">All that is kept.</param>

@@ -2,21 +2,21 @@ import { ref } from 'vue'
 import type { HeldFix, WantedFix } from '@/api/client'
 
 /** Repairs that would make the pack worse alone, and hold with others. */
-export interface Together {
+export interface RepairChain {
     pack: string
     fixes: WantedFix[]
     held: HeldFix[]
 }
 
-const shown = ref<Together | null>(null)
+const shown = ref<RepairChain | null>(null)
 
 /** The repairs that are offered to be made together; one page asks of one pack at a time. */
-export function useTogether() {
+export function useRepairChain() {
     return {
         shown,
         /** Offers what was held back and would hold with others; false where nothing would. */
         offer(pack: string, wanted: readonly WantedFix[], held: readonly HeldFix[]): boolean {
-            const holding = held.filter((fix) => fix.together.length > 1)
+            const holding = held.filter((fix) => fix.chain.length > 1)
             if (holding.length === 0) return false
             const isOf = (fix: WantedFix, name: HeldFix['finding']) =>
                 JSON.stringify(fix.finding) === JSON.stringify(name)

@@ -12,7 +12,7 @@ namespace Underlay.Core.Stacks;
 public sealed record OutOfReach(string Pointer, string Claim, string Kind, bool Stands);
 
 /// <summary>Walks over the ground of an entry: which of its points can be reached from its gate.</summary>
-public static class Ground
+public static class Reachability
 {
     /// <summary>What the entry's claims need and nobody can reach.</summary>
     public static IEnumerable<OutOfReach> OutOfReach(Overlay overlay, ReachableRule rule, Placement placement)
