@@ -122,4 +122,21 @@ public class WavLoopTests
         var told = OwnLoop.Told(overlay, overlay.OfPack(path)!, pack.Tree.Find(path)!.ReadAll());
         Assert.Equal((200, 4000), WavLoop.Of(told));
     }
+
+    public static TheoryData<uint> Edges => [0, 1, 0x7FFFFFF7, 0x7FFFFFFF, 0x80000000, 0xFFFFFFF7, 0xFFFFFFF8, 0xFFFFFFFF];
+
+    /// <summary>A chunk that says any length at all, before the samples or behind them: each reader comes to an end.</summary>
+    [Theory]
+    [MemberData(nameof(Edges))]
+    public void A_chunk_of_any_length_is_walked_over_once(uint size)
+    {
+        byte[] chunk = [.. "junk"u8, .. BitConverter.GetBytes(size)];
+        foreach (var isBehind in new[] { true, false })
+        {
+            var file = File(chunk, isBehind);
+            Assert.Null(WavLoop.Of(file));
+            Assert.Equal(isBehind || size == 0, WavReader.Inspect(file).Problem is null);
+            Assert.True(WavLoop.Put(file, 10, 20).Length >= file.Length);
+        }
+    }
 }

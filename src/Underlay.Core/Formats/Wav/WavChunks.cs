@@ -39,7 +39,7 @@ internal sealed record WavChunks(int Tag, bool IsExtensible, int Channels, int R
                 return (format with { Data = ((int)at + 8)..((int)at + 8 + there), IsCut = there < size }, null);
             }
 
-            at += 8 + size + (size & 1);
+            at += 8L + size + (size & 1);
         }
 
         return (null, "it has no samples");

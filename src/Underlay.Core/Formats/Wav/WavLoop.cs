@@ -26,7 +26,7 @@ public static class WavLoop
             var chunk = file[(int)at..];
             var size = BinaryPrimitives.ReadUInt32LittleEndian(chunk[4..]);
             if (chunk.StartsWith("smpl"u8) && size <= chunk.Length - 8 && Read(chunk.Slice(8, (int)size), frames) is { } loop) return loop;
-            at += 8 + size + (size & 1);
+            at += 8L + size + (size & 1);
         }
 
         return null;
