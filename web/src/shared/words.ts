@@ -30,4 +30,11 @@ export const moment = (text: string) =>
 
 export const day = (text: string) => new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 
+/** What a file is by its ending, where there is no picture of it: "JSON"; a line of a table counts as the table. */
+export function endingOf(path: string): string {
+    const file = path.split('#')[0]!
+    const dot = file.lastIndexOf('.')
+    return dot > file.lastIndexOf('/') ? file.slice(dot + 1).toUpperCase() : 'file'
+}
+
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -8,6 +8,8 @@ const props = defineProps<{
     base: string | null
     isPicture: boolean
     label: string
+    /** What stands where there is no picture. */
+    ending: string
     isSwapped?: boolean
     size?: number
 }>()
@@ -51,7 +53,7 @@ const top = computed(() => (props.isSwapped && props.base ? props.base : (props.
             <span v-if="lies && !isSwapped" class="fold" aria-hidden="true"></span>
         </template>
         <span v-else class="text-faint bg-paper flex h-full w-full items-center justify-center font-mono text-small">
-            {{ state === 'missing' ? 'none' : state === 'several' ? '…' : broken ? 'broken' : isPicture ? '' : '{ }' }}
+            {{ state === 'missing' ? 'none' : state === 'several' ? '…' : broken ? 'broken' : isPicture ? '' : ending }}
         </span>
     </span>
 </template>

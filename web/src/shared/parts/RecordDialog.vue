@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import UDialog from './UDialog.vue'
 import { useRecorder, type Take } from '@/shared/composables/useRecorder'
 
@@ -25,6 +25,11 @@ async function bring(take: Take) {
 const toggle = () => (state.value === 'ready' ? recorder.start() : recorder.stop())
 /** The meter in decibels, from -60 to 0. */
 const meter = () => Math.max(0, Math.min(1, 1 + Math.log10(Math.max(level.value, 1e-6)) / 3))
+/** Where on the meter it is too near to what is cut off: 3 dB below the most that a file can hold. */
+const tooLoud = 1 - 3 / 60
+const loudness = computed(() =>
+    meter() >= tooLoud ? 'too loud' : meter() > 0.55 ? 'good' : meter() > 0.05 ? 'soft' : 'silent',
+)
 const says = (take: Take) =>
     take.peak >= 0.999
         ? 'too loud: it is cut off; step back or turn the microphone down'
@@ -63,19 +68,25 @@ const says = (take: Take) =>
                                   : ''
                     }}</span>
                 </div>
-                <div
-                    class="border-line bg-paper h-3 border"
-                    role="meter"
-                    aria-label="How loud it is"
-                    aria-valuemin="0"
-                    aria-valuemax="100"
-                    :aria-valuenow="Math.round(meter() * 100)"
-                >
+                <div class="flex items-center gap-3">
+                    <!-- One bar of ink, with a notch where it is too loud. -->
                     <div
-                        class="h-full"
-                        :class="level >= 0.999 ? 'bg-madder' : level > 0.7 ? 'bg-saffron' : 'bg-malachite'"
-                        :style="{ width: `${meter() * 100}%` }"
-                    />
+                        class="border-line bg-paper relative h-3 grow border"
+                        role="meter"
+                        aria-label="How loud it is"
+                        aria-valuemin="0"
+                        aria-valuemax="100"
+                        :aria-valuenow="Math.round(meter() * 100)"
+                        :aria-valuetext="loudness"
+                    >
+                        <div class="bg-ink h-full" :style="{ width: `${meter() * 100}%` }" />
+                        <div
+                            class="bg-ink absolute -top-1.5 -bottom-1.5 w-px"
+                            :style="{ left: `${tooLoud * 100}%` }"
+                            aria-hidden="true"
+                        />
+                    </div>
+                    <span class="text-small w-20" data-test="loudness">{{ loudness }}</span>
                 </div>
             </template>
             <ol v-if="takes.length > 0" class="flex flex-col gap-2" aria-label="Takes">

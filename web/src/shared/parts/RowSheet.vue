@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { baseUrl, fileUrl, type PackSummary } from '@/api/client'
 import { canOpen, type Row } from '../ledger'
+import { endingOf } from '../words'
 import LiftedSheet from './LiftedSheet.vue'
 
 const props = defineProps<{ pack: string; summary: PackSummary; row: Row; isSwapped?: boolean; size?: number }>()
@@ -22,6 +23,7 @@ const base = computed(() =>
         :base="base"
         :is-picture="row.isPicture || row.isSound"
         :label="`${row.title}, ${row.noun}`"
+        :ending="endingOf(row.path)"
         :is-swapped="isSwapped"
         :size="size"
         :class="opens ? 'cursor-pointer' : ''"

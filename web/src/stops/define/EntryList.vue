@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { pictureUrl, type EntryItem, type PackSummary } from '@/api/client'
 import NarrowFields from '@/shared/parts/NarrowFields.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
-import { count } from '@/shared/words'
+import { count, endingOf } from '@/shared/words'
 
 /** The pack's entries below their kinds, those in view drawn. One stop of the Tab key; the arrows go on. */
 const props = defineProps<{
@@ -127,9 +127,9 @@ const pictureOf = ({ picture }: EntryItem) => picture && pictureUrl(props.pack, 
                             />
                             <span
                                 v-else
-                                class="text-faint text-small w-8 shrink-0 text-center font-mono"
+                                class="text-faint text-tiny w-8 shrink-0 text-center font-mono"
                                 aria-hidden="true"
-                                >{ }</span
+                                >{{ endingOf(line.entry.path) }}</span
                             >
                             <span class="min-w-0 truncate">{{ line.entry.title }}</span>
                             <SeverityMark

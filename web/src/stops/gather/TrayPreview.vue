@@ -3,6 +3,7 @@ import { PlayIcon, StopIcon } from '@heroicons/vue/24/outline'
 import { computed } from 'vue'
 import { baseUrl, fileUrl, type Candidate, type PackSummary, type TrayRow } from '@/api/client'
 import { useListening } from '@/shared/composables/useListening'
+import { endingOf } from '@/shared/words'
 
 /** A file of the tray as it looks or sounds, beside what it would lie over. */
 const props = defineProps<{ pack: string; summary: PackSummary; row: TrayRow; candidate: Candidate | undefined }>()
@@ -43,7 +44,7 @@ const there = computed(() => {
                 >
                     <component :is="playing === row.path ? StopIcon : PlayIcon" class="size-6" aria-hidden="true" />
                 </button>
-                <template v-else>{{ row.isFlawed ? '?' : '{ }' }}</template></span
+                <template v-else>{{ row.isFlawed ? '?' : endingOf(row.path) }}</template></span
             >
         </figure>
         <figure v-for="side in there" :key="side.of" class="shrink-0 text-center">

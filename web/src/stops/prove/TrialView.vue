@@ -10,7 +10,7 @@ import { join } from '@/shared/ledger'
 import JobLine from '@/shared/parts/JobLine.vue'
 import PathCaption from '@/shared/parts/PathCaption.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
-import { count, moment } from '@/shared/words'
+import { count, endingOf, moment } from '@/shared/words'
 import { useRowOpening } from '../gather/useRowOpening'
 import { readTrial, wrongs, type Shown } from './trial'
 import TrialWrong from './TrialWrong.vue'
@@ -153,7 +153,7 @@ function picture(item: Shown): string | null {
                                 class="pixels max-h-[96px] max-w-[112px] min-h-[56px] object-contain"
                                 loading="lazy"
                             />
-                            <span v-else class="text-faint font-mono">{ }</span>
+                            <span v-else class="text-faint text-small font-mono">{{ endingOf(item.path) }}</span>
                         </span>
                         <p class="text-small mt-1 truncate font-semibold">{{ rows.get(item.path)?.title }}</p>
                         <PathCaption :path="item.path" />

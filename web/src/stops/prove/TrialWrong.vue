@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { baseUrl, fileUrl, type PackSummary } from '@/api/client'
 import { canOpen, type Row } from '@/shared/ledger'
 import PathText from '@/shared/parts/PathText.vue'
-import { capital } from '@/shared/words'
+import { capital, endingOf } from '@/shared/words'
 import type { Wrong } from './trial'
 
 /** One path that is not right in the host: yours, what is seen there, and why. */
@@ -45,7 +45,9 @@ const finding = computed(() => props.item.causes[0]?.finding)
                 <span
                     v-else
                     class="hatch border-line text-faint text-tiny flex size-[62px] items-center justify-center border"
-                    ><span class="bg-film px-1">{{ isPicture || side.of !== 'yours' ? 'nothing' : '{ }' }}</span></span
+                    ><span class="bg-film px-1">{{
+                        isPicture || side.of !== 'yours' ? 'nothing' : endingOf(item.path)
+                    }}</span></span
                 >
                 <figcaption class="text-tiny text-faint">{{ side.of }}</figcaption>
             </figure>

@@ -3,6 +3,7 @@ import { PlayIcon, StopIcon } from '@heroicons/vue/24/outline'
 import { computed, ref, watch } from 'vue'
 import { baseUrl, fileUrl, type PackSummary, type SoundView } from '@/api/client'
 import { useKeys } from '@/shared/composables/useKeys'
+import PathText from '@/shared/parts/PathText.vue'
 import MarkedPart from './MarkedPart.vue'
 import RulesAside from './RulesAside.vue'
 import SoundForms from './SoundForms.vue'
@@ -85,6 +86,12 @@ useKeys({ p: () => press('p'), o: () => press('o'), l: () => press('l'), m: () =
             class="flex min-w-0 grow flex-col gap-3 overflow-y-auto px-6 py-3"
             :class="'max-[700px]:shrink-0 max-[700px]:overflow-visible max-[700px]:px-4'"
         >
+            <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+                <h2 class="text-large min-w-0 truncate font-bold" :title="`${sound.title} · ${sound.noun}`">
+                    {{ sound.title }} · {{ sound.noun }}
+                </h2>
+                <PathText :path="sound.path" class="max-w-[360px]" />
+            </div>
             <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Listen">
                 <button
                     v-for="one in pieces"
