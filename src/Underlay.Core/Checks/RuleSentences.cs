@@ -153,12 +153,12 @@ public static class RuleSentences
     private static RuleSentence OfAlpha(Placement placement, AlphaRule rule)
     {
         var alpha = placement.Facts.Picture?.Pixels?.Alpha;
-        var wanted = rule.Allows == AlphaUse.Opaque ? "Solid everywhere, no alpha" : "Each pixel fully solid or fully clear";
+        var wanted = rule.Allows == AlphaUse.Solid ? "Solid everywhere, no alpha" : "Each pixel fully solid or fully clear";
         var measured = alpha switch
         {
-            AlphaUse.Opaque => "solid",
-            AlphaUse.Mask => "solid or clear",
-            AlphaUse.Blend => "soft alpha",
+            AlphaUse.Solid => "solid",
+            AlphaUse.Cut => "solid or clear",
+            AlphaUse.Soft => "soft alpha",
             _ => "",
         };
         return new RuleSentence(wanted, measured, alpha is { } use ? use <= rule.Allows : null);
@@ -189,8 +189,8 @@ public static class RuleSentences
         var alpha = placement.Facts.Picture?.Pixels?.Alpha;
         return new RuleSentence(
             "Some pixels clear, around its form",
-            alpha is null ? "" : alpha == AlphaUse.Opaque ? "solid everywhere" : "some are",
-            alpha is { } use ? use != AlphaUse.Opaque : null);
+            alpha is null ? "" : alpha == AlphaUse.Solid ? "solid everywhere" : "some are",
+            alpha is { } use ? use != AlphaUse.Solid : null);
     }
 
     private static RuleSentence OfGrey(Placement placement, GreyRule rule)

@@ -25,8 +25,8 @@ public sealed record WriteFromTemplate(
         {
             ["alpha"] = overlay.Shown(For)?.Facts.Picture?.Pixels?.Alpha switch
             {
-                AlphaUse.Mask => "cut",
-                AlphaUse.Blend => "soft",
+                AlphaUse.Cut => "cut",
+                AlphaUse.Soft => "soft",
                 _ => "solid",
             },
             ["sibling"] = FindSibling(overlay),

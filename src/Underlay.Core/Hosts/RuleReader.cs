@@ -237,7 +237,7 @@ internal sealed class RuleReader(IReadOnlyList<Edition> editions, IReadOnlyList<
     }
 
     private AlphaRule ReadAlpha(ProfileCursor cursor) => new(
-        cursor.Choice("allows", ("opaque", AlphaUse.Opaque), ("mask", AlphaUse.Mask), ("blend", AlphaUse.Blend)),
+        cursor.Choice("allows", ("solid", AlphaUse.Solid), ("cut", AlphaUse.Cut), ("soft", AlphaUse.Soft)),
         ReadConsequenceFields(cursor),
         ReadBasis(cursor),
         ReadSpan(cursor));

@@ -30,13 +30,13 @@ public sealed record PictureHeader(PixelSize Size, PngColour Colour, bool Interl
 public enum AlphaUse
 {
     /// <summary>255 everywhere.</summary>
-    Opaque,
+    Solid,
 
     /// <summary>0 and 255 only.</summary>
-    Mask,
+    Cut,
 
     /// <summary>Values between.</summary>
-    Blend,
+    Soft,
 }
 
 /// <summary>A pixel's place, from the upper left corner.</summary>

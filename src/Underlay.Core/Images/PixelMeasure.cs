@@ -9,7 +9,7 @@ internal static class PixelMeasure
     public static PixelFacts OfSolid(PixelSize size)
     {
         var inner = Math.Max(0, size.Width - 2) * Math.Max(0, size.Height - 2);
-        return new PixelFacts(AlphaUse.Opaque, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0, null, 0, null);
+        return new PixelFacts(AlphaUse.Solid, null, null, new PixelAt(0, 0), (size.Width * size.Height) - inner, null, 0, null, 0, null);
     }
 
     /// <summary>The facts of decoded pixels.</summary>
@@ -36,7 +36,7 @@ internal static class PixelMeasure
         }
 
         var (firstBorder, unclear) = MeasureBorder(rgba, size);
-        var use = firstClear < 0 ? AlphaUse.Opaque : firstPartial < 0 ? AlphaUse.Mask : AlphaUse.Blend;
+        var use = firstClear < 0 ? AlphaUse.Solid : firstPartial < 0 ? AlphaUse.Cut : AlphaUse.Soft;
         return new PixelFacts(
             use,
             At(firstClear, size),
@@ -46,7 +46,7 @@ internal static class PixelMeasure
             At(firstGreen, size),
             greens,
             At(firstTinted, size),
-            use == AlphaUse.Opaque || need == PixelNeed.Colours ? 0 : Looks.BleedShare(rgba, size),
+            use == AlphaUse.Solid || need == PixelNeed.Colours ? 0 : Looks.BleedShare(rgba, size),
             need == PixelNeed.Lettering ? Looks.Lettering(rgba, size) : null);
     }
 

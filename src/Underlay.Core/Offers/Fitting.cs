@@ -51,7 +51,7 @@ internal static class Fitting
         return IsAlike(from, to)
             ? FitMode.Stretch
             // Clear margins around what is solid would only frame it.
-            : TakesAlpha(placement.Place) && placement.Facts.Picture?.Pixels?.Alpha != AlphaUse.Opaque
+            : TakesAlpha(placement.Place) && placement.Facts.Picture?.Pixels?.Alpha != AlphaUse.Solid
             ? FitMode.Inside
             : FitMode.Extend;
     }
@@ -76,8 +76,8 @@ internal static class Fitting
     /// True for a picture whose pixels are solid or clear, as they have to be there: averaging brings some in between.
     /// </summary>
     private static bool HasEdgesToKeep(Overlay overlay, Placement placement) =>
-        placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Mask
-        && overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Mask });
+        placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Cut
+        && overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Cut });
 
     /// <summary>The size of a picture that has to agree with this one, where the place takes it.</summary>
     public static PixelSize? CompanionSize(Overlay overlay, Placement placement, SizeRule rule)
@@ -102,5 +102,5 @@ internal static class Fitting
 
     /// <summary>True where clear margins do no harm.</summary>
     private static bool TakesAlpha(Place place) =>
-        place.Rules.Any(r => r is ClearBorderRule or SomeAlphaRule) && !place.Rules.Any(r => r is AlphaRule { Allows: AlphaUse.Opaque });
+        place.Rules.Any(r => r is ClearBorderRule or SomeAlphaRule) && !place.Rules.Any(r => r is AlphaRule { Allows: AlphaUse.Solid });
 }

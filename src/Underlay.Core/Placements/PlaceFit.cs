@@ -70,7 +70,7 @@ internal sealed record PlaceFit(
             if (slim > MostSlim || slim < 1 / MostSlim) return $"it is of another shape than {other}";
         }
 
-        if (rules.Exists(r => r is AlphaRule { Allows: AlphaUse.Opaque }) && content.Picture is { } picture
+        if (rules.Exists(r => r is AlphaRule { Allows: AlphaUse.Solid }) && content.Picture is { } picture
             && ClearShare(picture) is > FewClear and var clear)
             return FormattableString.Invariant($"{clear * 100:0} % of it is clear, where all has to be solid");
         if (rules.Exists(r => r is GreyRule) && content.Picture is { } coloured && !LookGrid.Of(coloured).IsGrey)

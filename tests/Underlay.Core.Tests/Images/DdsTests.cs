@@ -41,7 +41,7 @@ public class DdsTests
                 var facts = DdsReader.Inspect(dds, PixelNeed.Alpha);
                 Assert.True(facts.IsReadable, facts.Problem);
                 Assert.Equal(size, facts.Header!.Size);
-                Assert.Equal(solid ? AlphaUse.Opaque : AlphaUse.Blend, facts.Pixels!.Alpha);
+                Assert.Equal(solid ? AlphaUse.Solid : AlphaUse.Soft, facts.Pixels!.Alpha);
                 // BC1 has half a byte a pixel, BC3 a whole one.
                 Assert.Equal(128 + (size.Width * size.Height / (solid ? 2 : 1)), dds.Length);
             },

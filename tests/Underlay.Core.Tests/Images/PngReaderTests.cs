@@ -76,7 +76,7 @@ public class PngReaderTests
         var pixels = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours).Pixels!;
         Assert.Equal(
             new PixelFacts(
-                AlphaUse.Blend,
+                AlphaUse.Soft,
                 new PixelAt(3, 2),
                 new PixelAt(5, 4),
                 new PixelAt(0, 0),
@@ -123,7 +123,7 @@ public class PngReaderTests
         { ColourType = 2, Transparency = [0, 9, 0, 9, 0, 9] };
         var facts = PngReader.Inspect(picture.ToPng(), PixelNeed.Colours);
         Assert.True(facts.Header!.HasAlpha);
-        Assert.Equal(AlphaUse.Mask, facts.Pixels!.Alpha);
+        Assert.Equal(AlphaUse.Cut, facts.Pixels!.Alpha);
         Assert.Equal(new PixelAt(1, 1), facts.Pixels.FirstClear);
     }
 
@@ -132,7 +132,7 @@ public class PngReaderTests
     {
         var parts = (Sound with { ColourType = 2, Transparency = [0, 0, 0, 0, 0, 90] }).Chunks();
         parts.WrongCrc.Add(parts.IndexOf("tRNS"));
-        Assert.Equal(AlphaUse.Opaque, PngReader.Inspect(parts.ToBytes(), PixelNeed.Colours).Pixels!.Alpha);
+        Assert.Equal(AlphaUse.Solid, PngReader.Inspect(parts.ToBytes(), PixelNeed.Colours).Pixels!.Alpha);
     }
 
     [Fact]

@@ -24,7 +24,7 @@ public sealed class AlphaLost : Check
     /// <inheritdoc/>
     public override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement)
     {
-        if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Opaque })) yield break;
+        if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Solid })) yield break;
         if (Replacement.Of(overlay, placement) is { IsOpaque: true, WasOpaque: false } pair)
         {
             var fix = FindFix(overlay, placement, pair);

@@ -28,7 +28,7 @@ public sealed class ColourBleeds : Check
             || Share(placement.Facts) is not (>= Most and var share)
             || overlay.Base.Find(placement.Path)?.Facts.Hash == placement.Facts.Hash)
             yield break;
-        if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Opaque })) yield break;
+        if (overlay.RulesFor(placement).Any(r => r.Rule is AlphaRule { Allows: AlphaUse.Solid })) yield break;
         var usual = Usual(overlay, placement);
         if (usual > share / 2) yield break;
         yield return Report(

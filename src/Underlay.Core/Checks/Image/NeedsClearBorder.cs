@@ -28,7 +28,7 @@ public sealed class NeedsClearBorder : RuleCheck<ClearBorderRule>
                 + $"{first}.{lost}") with
         {
             // A picture that is solid all over, or whose subject stands on its ground, would only get a frame.
-            Fix = placement.Layer.IsBase || pixels.Alpha == AlphaUse.Opaque || Cutout.FindLost(overlay, placement) is not null
+            Fix = placement.Layer.IsBase || pixels.Alpha == AlphaUse.Solid || Cutout.FindLost(overlay, placement) is not null
                 ? null
                 : new ShapePicture(placement.Path, new ClearBorder()),
         };

@@ -16,7 +16,7 @@ public sealed class NoAlpha : RuleCheck<SomeAlphaRule>
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, SomeAlphaRule rule)
     {
-        if (placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Opaque)
+        if (placement.Facts.Picture?.Pixels?.Alpha == AlphaUse.Solid)
             yield return Report(
                 overlay,
                 placement,

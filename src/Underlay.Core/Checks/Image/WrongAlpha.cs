@@ -22,7 +22,7 @@ public sealed class WrongAlpha : RuleCheck<AlphaRule>
     protected override IEnumerable<Finding> Inspect(Overlay overlay, Placement placement, AlphaRule rule)
     {
         if (placement.Facts.Picture?.Pixels is not { } pixels || pixels.Alpha <= rule.Allows) yield break;
-        var because = rule.Allows == AlphaUse.Opaque
+        var because = rule.Allows == AlphaUse.Solid
             ? $"Every pixel has to be solid (alpha 255); the first that is not is at {pixels.FirstClear}. Laid on a ground, colours that "
                 + $"are hidden under clear pixels stay hidden."
             : $"Every pixel has to be solid or clear (alpha 255 or 0); the first in between is at {pixels.FirstPartial}.";
@@ -30,7 +30,7 @@ public sealed class WrongAlpha : RuleCheck<AlphaRule>
         {
             Fix = placement.Layer.IsBase
                 ? null
-                : rule.Allows == AlphaUse.Opaque
+                : rule.Allows == AlphaUse.Solid
                 ? MakeSolid.For(overlay, placement)
                 : new ShapePicture(placement.Path, new HardenAlpha()),
         };
