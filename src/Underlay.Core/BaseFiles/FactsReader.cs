@@ -61,7 +61,7 @@ public static class FactsReader
     }
 
     /// <summary>Tells a file what was found in the same bytes while they lay elsewhere, so that it is kept.</summary>
-    public static void CarryOver(FileFacts facts, TreeFile file, Place place)
+    public static void Transfer(FileFacts facts, TreeFile file, Place place)
     {
         if (facts.Content is not { } content || file.Length > MostBytes) return;
         var reader = ContentReader.Of(place.Content);

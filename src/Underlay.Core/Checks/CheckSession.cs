@@ -102,8 +102,8 @@ public sealed class CheckSession
         {
             if (Tree.Find(now.Path) is not { } was || ReferenceEquals(was.Content, now.Content)) continue;
             if (!was.Content.IsSameAs(now.Content)) continue;
-            if (places.GetValueOrDefault(now.Path) is { } placed) FactsReader.CarryOver(placed.Facts, now, placed.Place);
-            else if (now.Path.IsBelow(ReservedFolder.Steps)) StepsFile.CarryOver(was, now);
+            if (places.GetValueOrDefault(now.Path) is { } placed) FactsReader.Transfer(placed.Facts, now, placed.Place);
+            else if (now.Path.IsBelow(ReservedFolder.Steps)) StepsFile.Transfer(was, now);
         }
 
         return MovedTo(tree, cancel);

@@ -77,7 +77,7 @@ public sealed record StepsFile(ContentHash Source, IReadOnlyList<Step> Steps, Co
         Heads.GetValue(file, _ => new StrongBox<StepsHead?>(ReadHead(tree, file))).Value;
 
     /// <summary>Tells a file of steps what was found in the same bytes while they lay elsewhere.</summary>
-    public static void CarryOver(TreeFile from, TreeFile to)
+    public static void Transfer(TreeFile from, TreeFile to)
     {
         if (!Heads.TryGetValue(from, out var head) || !Heads.TryAdd(to, head) || head.Value is not { } known) return;
         to.Content.Learn(LearnedKey, () => Learned(known.Source, known.Result));
