@@ -67,7 +67,10 @@ public class SafetyTests(RunningServer server)
         content.Headers.TryAddWithoutValidation("Content-Type", "multipart/form-data; boundary=x");
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/packs/{pack.Id}/tray") { Content = content };
         request.Headers.ExpectContinue = true;
-        var (status, _, says) = await TestPack.ProblemAsync(await own.CreateClient().SendAsync(request));
+        // The client waits for the answer however long a slow machine takes; otherwise it would begin to send.
+        using var handler = new SocketsHttpHandler { Expect100ContinueTimeout = TimeSpan.FromMinutes(5) };
+        using var http = new HttpClient(handler) { BaseAddress = pack.Http.BaseAddress };
+        var (status, _, says) = await TestPack.ProblemAsync(await http.SendAsync(request));
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, status);
         Assert.Equal("That is more than can be taken at once. Nothing was taken; send it in smaller parts.", says);
     }
