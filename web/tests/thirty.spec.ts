@@ -37,13 +37,16 @@ test('thirty entries are made from scratch, named, and right in the host', async
     await page.getByRole('button', { name: 'Accept 10 offers' }).click()
     await expect(page.getByText(/No recipe makes/)).toHaveCount(0)
 
-    // What still says what its original does is written anew; Enter goes on.
+    // What still says what its original does is written anew in each language; Enter goes on.
     await page.goto(`/packs/${id}/define?view=texts&texts=original`)
     await expect(page.getByTestId('which-texts')).toContainText('Still the original’s (20)')
     for (let row = 0; row < 20; row++) {
-        const cell = page.locator(`input[data-cell="${row} 0"]`)
-        await cell.fill(`Of the shore, ${row}`)
-        await cell.press('Enter')
+        const cells = ['Of the shore', 'Vom Strand', 'Du rivage'].map((says, column) => ({
+            cell: page.locator(`input[data-cell="${row} ${column}"]`),
+            says: `${says}, ${row}`,
+        }))
+        for (const { cell, says } of cells) await cell.fill(says)
+        await cells.at(-1)!.cell.press('Enter')
     }
     await expect(page.getByTestId('cells-state')).toHaveText('saved')
     await expect(page.getByTestId('which-texts')).toContainText('Still the original’s (0)')
