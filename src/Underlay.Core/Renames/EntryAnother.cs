@@ -50,7 +50,7 @@ public static class EntryAnother
     private static void Copy(PlanDraft draft, Overlay overlay, Placement file, PackPath to, List<PlaceholderFile> held)
     {
         if (draft.Tree.Find(to) is not null) return;
-        var bytes = MadeLike.Read(overlay, file)!;
+        var bytes = overlay.Read(file)!;
         draft.Add(to, $"made of {file.Path}", new TreeEdit.Write(to, bytes));
         if (!file.Place.HoldsText) held.Add(new PlaceholderFile(to, file.Facts.Hash, file.Path.Value));
     }
@@ -92,7 +92,7 @@ public static class EntryAnother
         if (RecipeOf(overlay, now.Entry.Path) is not { } model) return;
         var (economy, name) = (Economy.Of(overlay), now.Name);
         if (NewRecipe.Of(economy, model, new Good(now.Entry.Place.Key, now.OldId!), name, now.Id!) is not { } recipe)
-            draft.Tell(model.From.Path, $"no recipe comes along: there is one that is called {name} already");
+            draft.Tell(model.From.Path, $"stays the only one: no recipe can be called {name} and have an id of yours");
         else if (draft.Tree.Find(recipe.Path) is not null)
             draft.Tell(recipe.Path, "is there already, and stays as it is");
         else

@@ -4,7 +4,6 @@ using Underlay.Core.Formats.Json;
 using Underlay.Core.Hosts;
 using Underlay.Core.Packs;
 using Underlay.Core.Recipes;
-using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Renames;
 
@@ -49,7 +48,7 @@ internal sealed record NewRecipe(Recipe Model, int Part, PackPath Path, string I
     {
         var (place, rule) = (Model.From.Place, economy.Rule!);
         var good = rule.Goods.First(g => g.Of == Model.Makes[Part].Good.Of);
-        var text = JsonText.Parse(MadeLike.Read(economy.Overlay, Model.From)!);
+        var text = JsonText.Parse(economy.Overlay.Read(Model.From)!);
         void Set(string at, byte[] value) => text = JsonText.Parse(JsonEdit.Set(text, at, value));
         Set(place.Id!, JsonEdit.Text(Id));
         Set($"{rule.Makes}/{Part}{good.Field}", JsonEdit.Text(Made));

@@ -14,8 +14,4 @@ public static class MadeLike
         if (!PlaceholderFiles.Read(overlay.Pack.Tree).TryGetValue(path, out var held)) return null;
         return PackPath.TryParse(held.From, out var from, out _) && from != path ? overlay.Shown(from) : null;
     }
-
-    /// <summary>The bytes of a file of the stack.</summary>
-    public static byte[]? Read(Overlay overlay, Placement file) =>
-        file.Layer.IsBase ? overlay.Base.Read(file.Path) : overlay.Pack.Tree.Find(file.Path)?.ReadAll();
 }

@@ -245,13 +245,13 @@ public sealed class Overlay
     /// <summary>The row of a key in the tables of a place whose rows add to lower ones, or null.</summary>
     public StackRow? FindRow(Place table, string key) => Rows.Find(table, key);
 
+    /// <summary>The bytes of a file of the pack or the base; null when it is not there any more.</summary>
+    public byte[]? Read(Placement placement) =>
+        placement.Layer.IsBase ? Base.Read(placement.Path) : Pack.Tree.Find(placement.Path)?.ReadAll();
+
     /// <summary>The pixels of a file that is shown; null when they cannot be read.</summary>
-    public RgbaPicture? Decode(Placement placement)
-    {
-        if (placement.Facts.Picture is not { IsReadable: true }) return null;
-        var bytes = placement.Layer.IsBase ? Base.Read(placement.Path) : Pack.Tree.Find(placement.Path)?.ReadAll();
-        return bytes is null ? null : SourceReader.Read(bytes).Picture;
-    }
+    public RgbaPicture? Decode(Placement placement) =>
+        placement.Facts.Picture is { IsReadable: true } && Read(placement) is { } bytes ? SourceReader.Read(bytes).Picture : null;
 
     /// <summary>The rules that hold for a file in this edition, choices made.</summary>
     public IEnumerable<ActiveRule> RulesFor(Placement placement)

@@ -72,5 +72,5 @@ internal static class BinEndpoints
         return true;
     }
 
-    private static string? TitleOf(string? summary) => PackSummary.Read(summary)?.Title;
+    private static string? TitleOf(string? summary) => KeptSummary.Read(summary)?.Summary.Title;
 }

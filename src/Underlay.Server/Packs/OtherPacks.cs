@@ -33,13 +33,13 @@ internal sealed class OtherPacks
             .Select(p => new { p.Id, p.Name, p.Summary })
             .ToListAsync(cancel).ConfigureAwait(false);
         var others = rows
-            .Select(p => (p.Id, p.Name, Summary: PackSummary.Read(p.Summary)))
-            .Where(p => id is null || p.Summary?.PackId != id)
+            .Select(p => (p.Id, p.Name, Kept: KeptSummary.Read(p.Summary)))
+            .Where(p => id is null || p.Kept?.Summary.PackId != id)
             .ToList();
         return new OtherPacks(
             database,
-            others.ToDictionary(p => p.Id, p => p.Summary?.Title ?? p.Name),
-            [.. others.SelectMany(p => p.Summary?.Numbers ?? []).Distinct()]);
+            others.ToDictionary(p => p.Id, p => p.Kept?.Summary.Title ?? p.Name),
+            [.. others.SelectMany(p => p.Kept?.Numbers ?? []).Distinct()]);
     }
 
     /// <summary>The new files of a plan that another pack has too, each with that pack's title.</summary>

@@ -1,5 +1,3 @@
-using System.Globalization;
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Underlay.Core;
@@ -116,20 +114,16 @@ internal static class PackEndpoints
     /// <summary>The kept summary, so that a list opens no pack; what a newer Underlay finds in a pack is told when it is opened.</summary>
     private static async Task<PackSummary> SummaryOfAsync(Pack pack, UnderlayDatabase database, PackService packs, CancellationToken cancel)
     {
-        if (pack.SummaryTag == TagOf(pack.Revision)
-            && PackSummary.Read(pack.Summary) is { } summary)
-            return summary;
+        if (pack.SummaryTag == KeptSummary.TagOf(pack.Revision) && KeptSummary.Read(pack.Summary) is { } kept) return kept.Summary;
         var snapshot = await packs.GetAsync(pack.Id, cancel).ConfigureAwait(false);
-        summary = PackSummary.Of(snapshot);
-        await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
-        return summary;
+        var summed = KeptSummary.Of(snapshot);
+        await KeepAsync(database, snapshot, summed, cancel).ConfigureAwait(false);
+        return summed.Summary;
     }
 
-    private static string TagOf(long revision) => string.Create(CultureInfo.InvariantCulture, $"{PackSummary.Shape}/{revision}");
-
-    private static async Task KeepAsync(UnderlayDatabase database, PackSnapshot snapshot, PackSummary summary, CancellationToken cancel)
+    private static async Task KeepAsync(UnderlayDatabase database, PackSnapshot snapshot, KeptSummary summed, CancellationToken cancel)
     {
-        var (json, tag) = (JsonSerializer.Serialize(summary), TagOf(snapshot.Revision));
+        var (json, tag) = (summed.Write(), KeptSummary.TagOf(snapshot.Revision));
         await database.Packs.Where(p => p.Id == snapshot.Id && p.Revision == snapshot.Revision)
             .ExecuteUpdateAsync(p => p.SetProperty(x => x.Summary, json).SetProperty(x => x.SummaryTag, tag), cancel).ConfigureAwait(false);
     }
@@ -192,7 +186,7 @@ internal static class PackEndpoints
         var snapshot = await packs.GetAsync(id, cancel).ConfigureAwait(false);
         var pack = await database.Packs.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancel).ConfigureAwait(false)
             ?? throw ProblemException.NoPack();
-        var summary = PackSummary.Of(snapshot);
+        var summed = KeptSummary.Of(snapshot);
         var acts = database.Operations.Where(o => o.PackId == id && o.Kind == OperationKind.Act);
         var undo = await acts
             .Where(o => o.State == OperationState.Standing)
@@ -210,7 +204,8 @@ internal static class PackEndpoints
             .Select(r => r.Version)
             .FirstOrDefaultAsync(cancel).ConfigureAwait(false);
         response.Headers.ETag = RevisionTag.Write(snapshot.Revision);
-        if (pack.SummaryTag != TagOf(snapshot.Revision)) await KeepAsync(database, snapshot, summary, cancel).ConfigureAwait(false);
-        return TypedResults.Ok(new PackView(id, snapshot.Revision, pack.About, undo, redo, released, summary));
+        if (pack.SummaryTag != KeptSummary.TagOf(snapshot.Revision))
+            await KeepAsync(database, snapshot, summed, cancel).ConfigureAwait(false);
+        return TypedResults.Ok(new PackView(id, snapshot.Revision, pack.About, undo, redo, released, summed.Summary));
     }
 }

@@ -22,5 +22,5 @@ internal static class PackNames
     }
 
     private static string? IdName(string? summary) =>
-        PackSummary.Read(summary)?.PackId is { } id ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..] : null;
+        KeptSummary.Read(summary)?.Summary.PackId is { } id ? id[(id.IndexOf('.', StringComparison.Ordinal) + 1)..] : null;
 }

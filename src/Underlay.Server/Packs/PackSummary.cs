@@ -1,9 +1,7 @@
-using System.Text.Json;
 using Underlay.Core.Findings;
 using Underlay.Core.Hosts;
 using Underlay.Core.Manifests;
 using Underlay.Core.Packs;
-using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Server.Packs;
@@ -42,7 +40,6 @@ internal sealed record SectionColumn(
 /// <summary>What every page shows of a pack.</summary>
 /// <param name="Looks">Paths of a few of its pictures, of different places, which stand in where it has no front.</param>
 /// <param name="PlaysSounds">The host plays sounds of packs.</param>
-/// <param name="Numbers">The numbers that its entries have for themselves.</param>
 internal sealed record PackSummary(
     string Host,
     string HostTitle,
@@ -59,23 +56,12 @@ internal sealed record PackSummary(
     int InTray,
     int ToFit,
     int Definitions,
-    bool PlaysSounds,
-    IReadOnlyList<TakenNumber> Numbers)
+    bool PlaysSounds)
 {
-    /// <summary>Raised when the fields change, so that summaries that were kept are made anew.</summary>
-    public const int Shape = 6;
-
     /// <summary>The column of what has no place, and of the manifest and the pack as a whole.</summary>
     public const string Elsewhere = "elsewhere";
 
     private const int MostLooks = 4;
-
-    // What lacks a field is damaged: it would fail only when the whole list is sent.
-    private static readonly JsonSerializerOptions Strict = new()
-    {
-        RespectNullableAnnotations = true,
-        RespectRequiredConstructorParameters = true,
-    };
 
     private static readonly string[] SizeCodes =
     [
@@ -87,7 +73,7 @@ internal sealed record PackSummary(
 
     /// <summary>Of a pack of which no more is known than what it is called.</summary>
     public static PackSummary Unknown(string host, string name) =>
-        new(host, host, "", "", name, null, null, null, [], [], new FindingCounts(0, 0, 0), 0, 0, 0, 0, false, []);
+        new(host, host, "", "", name, null, null, null, [], [], new FindingCounts(0, 0, 0), 0, 0, 0, 0, false);
 
     public static PackSummary Of(PackSnapshot snapshot)
     {
@@ -110,21 +96,7 @@ internal sealed record PackSummary(
             snapshot.Tray.Count(),
             report.Findings.Where(f => f.Waiver is null && SizeCodes.Contains(f.Code.Value)).Select(f => f.Path).Distinct().Count(),
             placements.Count(p => p.Place.HoldsText) + (snapshot.Tree.Find(profile.Manifest.Path) is null ? 0 : 1),
-            profile.Places.Any(p => p.Content == PlaceContent.Sound && p.Editions.Holds(report.Edition)),
-            snapshot.Overlay is { } overlay ? [.. TakenNumber.Of(overlay)] : []);
-    }
-
-    /// <summary>A summary that was kept; null where there is none, or another version made it: it is then made anew.</summary>
-    public static PackSummary? Read(string? kept)
-    {
-        try
-        {
-            return kept is null ? null : JsonSerializer.Deserialize<PackSummary>(kept, Strict);
-        }
-        catch (JsonException)
-        {
-            return null;
-        }
+            profile.Places.Any(p => p.Content == PlaceContent.Sound && p.Editions.Holds(report.Edition)));
     }
 
     /// <summary>One of each place first, so that a few show much of the pack.</summary>

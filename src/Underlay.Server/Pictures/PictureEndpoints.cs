@@ -114,7 +114,7 @@ internal static class PictureEndpoints
 
     /// <summary>What the pack's picture is compared with: the base's, else the one that it was made like.</summary>
     private static byte[]? Under(Overlay overlay, PackPath at) =>
-        overlay.Base.Read(at) ?? (MadeLike.Of(overlay, at) is { } like ? MadeLike.Read(overlay, like) : null);
+        overlay.Base.Read(at) ?? (MadeLike.Of(overlay, at) is { } like ? overlay.Read(like) : null);
 
     private static RgbaPicture? Decode(byte[]? bytes) => bytes is null ? null : SourceReader.Read(bytes).Picture;
 

@@ -67,6 +67,20 @@ public class EntryFixTests
         Assert.NotNull(tree.Find(PackPath.Parse("art/surfaces/saltbrook_kelp_sand.png")));
     }
 
+    /// <summary>Ids first, as the page does that mends one kind at a time: names still know what the prefix was.</summary>
+    [Fact]
+    public void A_former_prefix_is_known_from_what_was_kept_of_an_entry()
+    {
+        var pack = APack.Of().WithWare("tide_cup")
+            .With($".underlay/sources/{Cup}", SmallBase.Ware("other.tide_cup"))
+            .WithSurface("other_sand", Picture.Of(64, 64));
+        var finding = Assert.Single(pack.Findings(), f => f.Code.Value == "name/prefix");
+        Assert.Equal("Name it saltbrook_sand", finding.Fix!.Title);
+        // An original that cannot be read tells nothing, and fails nothing.
+        var broken = pack.With($".underlay/sources/{Cup}", "{ \"id\": [");
+        Assert.Equal("Name it saltbrook_other_sand", Assert.Single(broken.Findings(), f => f.Code.Value == "name/prefix").Fix!.Title);
+    }
+
     [Fact]
     public void Who_takes_fields_over_from_a_near_name_is_given_the_near_one()
     {

@@ -1,6 +1,9 @@
 using System.Runtime.CompilerServices;
+using Underlay.Core.Formats.Json;
+using Underlay.Core.Hosts;
 using Underlay.Core.Hosts.Rules;
 using Underlay.Core.Names;
+using Underlay.Core.Packs;
 using Underlay.Core.Stacks;
 
 namespace Underlay.Core.Checks;
@@ -17,7 +20,7 @@ internal static class FormerPrefix
     public static string Renamed(Overlay overlay, string prefix, string name)
     {
         // Whoever is handed what is known already has asked for all the same.
-        foreach (var place in overlay.Profile.Places.Where(p => p.Id is not null)) ReadSet.NotePlace(place.Key);
+        foreach (var place in PlacesOf(overlay)) ReadSet.NotePlace(place.Key);
         var former = Known.GetValue(overlay, Of);
         var bare = name.IndexOf('_', StringComparison.Ordinal) is > 0 and var at && at + 1 < name.Length && former.Contains(name[..at])
             ? name[(at + 1)..]
@@ -25,19 +28,31 @@ internal static class FormerPrefix
         return $"{prefix}_{bare}";
     }
 
-    /// <summary>What leads ids of the pack, but for its prefix and what leads ids of the base.</summary>
+    private static IEnumerable<Place> PlacesOf(Overlay overlay) =>
+        overlay.Profile.Places.Where(p => p.Id is not null && p.RulesOf<PrefixRule>(overlay.Edition).Any());
+
+    /// <summary>
+    /// What leads ids of the pack, but for its prefix and what leads ids of the base. An id that a repair set anew still stands in the
+    /// original that was kept of its entry.
+    /// </summary>
     private static HashSet<string> Of(Overlay overlay)
     {
         var heads = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var place in overlay.Profile.Places)
+        foreach (var place in PlacesOf(overlay))
         {
-            if (place.Id is not { } pointer || !place.RulesOf<PrefixRule>(overlay.Edition).Any()) continue;
-            var ofBase = overlay.Base.In(place).Select(f => Id.HeadOf(f.Facts.Entry?.Text.FindString(pointer) ?? "")).ToHashSet();
-            heads.UnionWith(overlay.Pack.In(place).Select(p => Id.HeadOf(p.Field(pointer) ?? "")).Where(h => !ofBase.Contains(h)));
+            var ofPack = overlay.Pack.In(place).ToList();
+            var originals = ofPack
+                .Select(p => overlay.Pack.Tree.Find(ReservedFolder.SourceOf(p.Path)))
+                .OfType<TreeFile>()
+                .Select(f => JsonText.Parse(f.ReadAll()).FindString(place.Id!));
+            var ofBase = overlay.Base.In(place).Select(f => f.Facts.Entry?.Text.FindString(place.Id!)).Select(HeadOf);
+            heads.UnionWith(ofPack.Select(p => p.Field(place.Id!)).Concat(originals).Select(HeadOf).Except(ofBase));
         }
 
         heads.Remove("");
         if (overlay.Pack.Manifest.Prefix is { } own) heads.Remove(own);
         return heads;
     }
+
+    private static string HeadOf(string? id) => Id.HeadOf(id ?? "");
 }

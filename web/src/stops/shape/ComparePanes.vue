@@ -191,7 +191,7 @@ useKeys({
             <div v-else class="flex min-w-0 flex-1 flex-col">
                 <PicturePane v-model:scroll="scroll" :side="(isBaseShown ? baseSide : yourSide)!" :factor="factor" />
                 <button type="button" class="word text-small self-start" @click="isBaseShown = !isBaseShown">
-                    Show {{ isBaseShown ? 'yours' : baseSide?.title === 'Base' ? 'the base' : 'the original' }}
+                    Show {{ isBaseShown ? 'yours' : picture.base ? 'the base' : 'the original' }}
                 </button>
             </div>
         </div>
