@@ -38,7 +38,8 @@ public sealed class CheckEngine
     {
         var sameStructure = before.Overlay?.HasStructureOf(overlay) == true;
         var change = before.Overlay is { } last && !sameStructure ? StackChange.Between(last, overlay) : null;
-        var sameAuthor = before.Overlay?.Pack.Manifest.Prefix == overlay.Pack.Manifest.Prefix;
+        var (was, manifest) = (before.Overlay?.Pack.Manifest, overlay.Pack.Manifest);
+        var sameAuthor = was?.Prefix == manifest.Prefix && was?.Author == manifest.Author;
         bool Holds(Found found) => sameStructure || (change is not null && !found.Reads.MayDifferAfter(change));
         GroupFindings? KnownOf(Group group) =>
             sameAuthor && before.Groups.TryGetValue(group.Key, out var known) && IsSame(known.Group, group) ? known : null;

@@ -40,6 +40,9 @@ public sealed class ManifestFacts
     /// <summary>The title, or null.</summary>
     public string? Title => IsSound ? Text!.FindString(rule.TitleField) : null;
 
+    /// <summary>The author's name, or null.</summary>
+    public string? Author => IsSound ? Text!.FindString(rule.AuthorField) : null;
+
     /// <summary>The first edition that the pack is for; null without a sound manifest.</summary>
     public Edition? From { get; }
 

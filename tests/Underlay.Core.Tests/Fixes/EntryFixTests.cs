@@ -81,6 +81,21 @@ public class EntryFixTests
         Assert.Equal("Name it saltbrook_other_sand", Assert.Single(broken.Findings(), f => f.Code.Value == "name/prefix").Fix!.Title);
     }
 
+    /// <summary>A pack of pictures alone has no ids that would tell; a word that is not before all of its names is no prefix.</summary>
+    [Theory]
+    [InlineData("kelp_sand", "kelp_mud", "Name it saltbrook_mud", "Name it saltbrook_sand")]
+    [InlineData("kelpwick_sand", "kelpwick_mud", "Name it saltbrook_mud", "Name it saltbrook_sand")]
+    [InlineData("kelp_sand", "reed_mat", "Name it saltbrook_kelp_sand", "Name it saltbrook_reed_mat")]
+    [InlineData("wick_sand", "wick_mud", "Name it saltbrook_wick_mud", "Name it saltbrook_wick_sand")]
+    public void A_former_prefix_is_known_from_the_authors_name(string one, string other, params string[] fixes)
+    {
+        var pack = APack.Of()
+            .With("firing.json", APack.Manifest.Replace("\"Saltbrook\"", "\"Kelp Wick\"", StringComparison.Ordinal))
+            .WithSurface(one, Picture.Of(64, 64))
+            .WithSurface(other, Picture.Of(64, 64).With(1, 1, new Pixel(1, 2, 3, 255)));
+        Assert.Equal(fixes, pack.Findings().Where(f => f.Code.Value == "name/prefix").Select(f => f.Fix!.Title).Order());
+    }
+
     [Fact]
     public void Who_takes_fields_over_from_a_near_name_is_given_the_near_one()
     {
