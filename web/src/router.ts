@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { noteStop } from './shared/composables/useStops'
 
 export const router = createRouter({
     history: createWebHistory(),
@@ -69,5 +70,6 @@ export const router = createRouter({
 })
 
 router.afterEach((to) => {
+    noteStop(to)
     document.title = `${String(to.meta.title ?? 'Underlay')} · Underlay`
 })

@@ -3,6 +3,7 @@ import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/24/outli
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { PackView } from '@/api/client'
+import { stopAddress } from '@/shared/composables/useStops'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
 import { lastTyped } from '@/shared/typed'
 import { count, whole } from '@/shared/words'
@@ -31,9 +32,6 @@ const stops = computed(() => [
             : '',
     },
 ])
-
-/** The section's filter goes along from stop to stop. */
-const query = computed(() => (typeof route.query.place === 'string' ? { place: route.query.place } : {}))
 </script>
 
 <template>
@@ -47,7 +45,7 @@ const query = computed(() => (typeof route.query.place === 'string' ? { place: r
             <router-link
                 v-for="stop in stops"
                 :key="stop.name"
-                :to="{ name: stop.name, params: { id: pack.id }, query }"
+                :to="stopAddress(route, stop.name)"
                 class="flex items-baseline gap-2 border-b-[3px] pt-2 pb-2 whitespace-nowrap"
                 :class="route.name === stop.name ? 'border-ink font-bold' : 'hover:border-line border-transparent'"
                 :aria-current="route.name === stop.name ? 'page' : undefined"

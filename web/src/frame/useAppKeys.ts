@@ -1,15 +1,13 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useKeys } from '@/shared/composables/useKeys'
+import { stopAddress, stopNames } from '@/shared/composables/useStops'
 import { useHelp } from './help/useHelp'
 
 const isHelpOpen = ref(false)
 const onUndo = ref<(() => void) | null>(null)
 const onRedo = ref<(() => void) | null>(null)
 let isBound = false
-
-/** The stops in their order, each under its number. */
-const stops = ['gather', 'shape', 'define', 'prove', 'release']
 
 /** The keys that hold everywhere: numbers for stops, packs and hosts, "/" for search, "?" for the keys, F1 for help, undo and redo. */
 export function useAppKeys() {
@@ -24,9 +22,7 @@ export function useAppKeys() {
 function bind(router: ReturnType<typeof useRouter>) {
     function goTo(name: string) {
         const route = router.currentRoute.value
-        if (!route.params.id) return
-        const query = typeof route.query.place === 'string' ? { place: route.query.place } : {}
-        void router.push({ name, params: { id: route.params.id }, query })
+        if (route.params.id) void router.push(stopAddress(route, name))
     }
 
     window.addEventListener(
@@ -60,7 +56,7 @@ function bind(router: ReturnType<typeof useRouter>) {
     })
 
     useKeys({
-        ...Object.fromEntries(stops.map((name, at) => [String(at + 1), () => goTo(name)])),
+        ...Object.fromEntries(stopNames.map((name, at) => [String(at + 1), () => goTo(name)])),
         '0': () => void router.push({ name: 'packs' }),
         '9': () => void router.push({ name: 'hosts' }),
         '?': () => (isHelpOpen.value = true),

@@ -1,16 +1,10 @@
-import { usePreferredDark } from '@vueuse/core'
-import { computed, watchEffect } from 'vue'
+import { watchEffect } from 'vue'
 import { usePreferences } from './usePreferences'
 
 /** Applies the light or dark theme: the author's choice, else the system's. */
 export function useTheme() {
     const preferences = usePreferences()
-    const systemIsDark = usePreferredDark()
-    const theme = computed(() =>
-        preferences.theme === 'system' ? (systemIsDark.value ? 'dark' : 'light') : preferences.theme,
-    )
     watchEffect(() => {
-        document.documentElement.dataset.theme = theme.value
+        document.documentElement.dataset.theme = preferences.isDark ? 'dark' : 'light'
     })
-    return theme
 }
