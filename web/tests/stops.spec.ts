@@ -161,3 +161,22 @@ test('pages ask for nothing outside this machine and break no rule of their own'
     expect(outside).toEqual([])
     expect(problems).toEqual([])
 })
+
+test('the name and the number of a stop lead back to what was searched there, and once more to its beginning', async ({
+    page,
+}) => {
+    const id = await demoPack(page, 'Tidepool Glazes')
+    await page.goto(`/packs/${id}/gather`)
+    const search = page.getByPlaceholder(/^Find: name/)
+    await search.fill('cup')
+    await expect(page).toHaveURL(/words=cup/)
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    await expect(page).toHaveURL(/prove/)
+    await page.keyboard.press('1')
+    await expect(search).toHaveValue('cup')
+    await page.getByRole('link', { name: /^Prove/ }).click()
+    await page.getByRole('link', { name: /^Gather/ }).click()
+    await expect(search).toHaveValue('cup')
+    await page.getByRole('link', { name: /^Gather/ }).click()
+    await expect(search).toHaveValue('')
+})
