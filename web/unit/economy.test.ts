@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { EconomyView, GoodView, RecipeView } from '@/api/client'
 import { sectionOf } from '@/stops/define/economy/columns'
-import { change, isChanged, sum, time } from '@/stops/define/economy/words'
+import { change, coins, isChanged, sum, time } from '@/stops/define/economy/words'
 
 const good = (key: string, way: string | null = null, more: Partial<GoodView> = {}): GoodView => ({
     key,
@@ -88,6 +88,7 @@ describe('the section of a good', () => {
 describe('words of costs', () => {
     it('tells sums and times shortly', () => {
         expect([sum(0.30000000000000004), sum(12), sum(2.345)]).toEqual(['0.3', '12', '2.35'])
+        expect([coins(0.9999), coins(0), coins(0.2)]).toEqual(['1 coin', '0 coins', '0.2 coins'])
         expect([time(35), time(380), time(59.7)]).toEqual(['35 min', '6 h 20', '1 h 00'])
     })
 

@@ -13,7 +13,7 @@ namespace Underlay.Server.Hosts;
 internal sealed record EditionView(string Key, string Title, bool HasBase);
 
 /// <summary>A place of a host: its paths and its rules.</summary>
-internal sealed record PlaceView(string Key, string Title, string One, string? Path, string Content, string Basis);
+internal sealed record PlaceView(string Key, string Title, string One, string? Path, PlaceContent Content, string Basis);
 
 /// <summary>A host that packs are made for.</summary>
 internal sealed record HostView(
@@ -69,7 +69,7 @@ internal static class HostEndpoints
             p.Title,
             p.One,
             p.Pattern?.Text,
-            p.Content.ToString().ToLowerInvariant(),
+            p.Content,
             p.Basis switch { Basis.Documented => "documented", Basis.Measured => "measured", _ => "assumed" }))],
         new HostWords(HostWordView.Of(profile.Outcomes), HostWordView.Of(profile.Drops), HostWordView.Of(profile.Reasons)));
 

@@ -3,7 +3,7 @@ import { useHelp } from '@/frame/help/useHelp'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, data } from '@/api/client'
+import { api, data, type HostView } from '@/api/client'
 import StateNote from '@/shared/parts/StateNote.vue'
 
 /** The hosts' profiles as readable pages. */
@@ -13,8 +13,9 @@ const {
     isPending,
     refetch,
 } = useQuery({ queryKey: ['hosts'], queryFn: () => data(api.GET('/api/hosts')) })
-const contents: Record<string, string> = {
+const contents: Record<HostView['places'][number]['content'], string> = {
     picture: 'one picture',
+    sound: 'one sound',
     entry: 'one JSON entry',
     table: 'one CSV table',
     index: 'one XML index',

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { type EconomyView, type GoodView, type PackSummary } from '@/api/client'
 import RecipeColumn from './RecipeColumn.vue'
 import { sectionOf } from './columns'
-import { sum } from './words'
+import { coins } from './words'
 
 /**
  * How a good is made and what it goes into, drawn as a pack's section is: a column a recipe, goods as layers whose thickness is the amount,
@@ -35,9 +35,9 @@ const costOf = (one: GoodView) =>
         : !one.after
           ? 'cannot be had'
           : one.after.way
-            ? `costs ${sum(one.after.price)}`
+            ? `costs ${coins(one.after.price)}`
             : one.after.price > 0
-              ? `bought at ${sum(one.after.price)}`
+              ? `bought at ${coins(one.after.price)}`
               : 'at hand'
 </script>
 

@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, ref } from 'vue'
 import { pictureUrl, type GoodView, type PackSummary } from '@/api/client'
-import { change, sum, time } from './words'
+import { change, coins, time } from './words'
 
 /** Goods with what they are sold for, cost and take, before the pack and with it. */
 const props = defineProps<{ pack: string; summary: PackSummary; goods: readonly GoodView[]; chosen: string }>()
@@ -55,14 +55,14 @@ const isLoss = (good: GoodView) => good.sold != null && good.after?.way && good.
                             {{ good.title }}<span v-if="good.isYours" class="text-faint text-small ml-1.5">yours</span>
                         </span>
                         <span class="text-faint text-small block truncate">
-                            <template v-if="good.after">costs </template>{{ change(good, (cost) => sum(cost.price)) }}
+                            <template v-if="good.after">costs </template>{{ change(good, (cost) => coins(cost.price)) }}
                             <template v-if="good.after?.way">
                                 · {{ change(good, (cost) => time(cost.minutes)) }}</template
                             >
                         </span>
                     </span>
                     <span v-if="good.sold != null" class="text-small shrink-0 text-right">
-                        <span class="block">{{ sum(good.sold) }}</span>
+                        <span class="block">{{ coins(good.sold) }}</span>
                         <span class="text-faint text-tiny block">{{ isLoss(good) ? 'at a loss' : 'sold for' }}</span>
                     </span>
                 </button>

@@ -1,7 +1,10 @@
 import type { CostView, GoodView } from '@/api/client'
 
-/** A sum of the host's coin: no more digits than tell it apart. */
-export const sum = (price: number) => String(Math.round(price * 100) / 100)
+/** An amount, with no more digits than tell it apart. */
+export const sum = (amount: number) => String(Math.round(amount * 100) / 100)
+
+/** A sum of the host's coin. */
+export const coins = (price: number) => `${sum(price)} ${sum(price) === '1' ? 'coin' : 'coins'}`
 
 /** Minutes as people say them: 35 min, 6 h 20. */
 export function time(minutes: number) {
