@@ -15,7 +15,7 @@ const HelpSheet = defineAsyncComponent(() => import('./frame/help/HelpSheet.vue'
 </script>
 
 <template>
-    <div class="flex h-full flex-col">
+    <div class="low:h-auto low:min-h-full flex h-full flex-col">
         <div class="min-h-0 grow"><router-view /></div>
         <MessageLine />
     </div>

@@ -84,7 +84,7 @@ onRedo.value = redo
         </p>
     </main>
     <StateNote v-else-if="isPending || (error && !pack)" :is-loading="isPending" :problem="error" @again="refetch" />
-    <div v-else-if="pack && summary" class="flex h-full flex-col">
+    <div v-else-if="pack && summary" class="low:h-auto flex h-full flex-col">
         <a
             href="#work"
             class="press bg-paper sr-only absolute top-2 left-2 z-40 focus:not-sr-only"
@@ -92,29 +92,31 @@ onRedo.value = redo
             >To the work</a
         >
         <header
-            class="flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3 max-[700px]:flex-col max-[700px]:gap-1 max-[700px]:px-4"
+            class="low:flex-row! low:items-baseline low:pt-1 flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3 max-[700px]:flex-col max-[700px]:gap-1 max-[700px]:px-4"
         >
             <router-link
                 :to="{ name: 'packs' }"
-                class="flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
+                class="low:min-w-0 low:w-auto! low:shrink flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
                 title="All packs"
             >
                 <PackFront
                     :pack="id"
                     :summary="summary"
                     :version="`r${pack.revision}`"
-                    class="mt-1 h-10 w-16 shrink-0 max-[1000px]:hidden"
+                    class="low:hidden mt-1 h-10 w-16 shrink-0 max-[1000px]:hidden"
                 />
-                <span class="min-w-0">
+                <span class="low:flex low:items-baseline low:gap-3 min-w-0">
                     <h1 class="text-large truncate leading-6 font-bold" :title="summary.title">{{ summary.title }}</h1>
                     <span class="text-small block truncate">{{ summary.editionTitle }}</span>
-                    <span class="text-faint text-tiny block truncate font-mono" :title="summary.packId ?? ''">{{
-                        summary.packId ?? 'no manifest yet'
-                    }}</span>
+                    <span
+                        class="text-faint text-tiny low:hidden block truncate font-mono"
+                        :title="summary.packId ?? ''"
+                        >{{ summary.packId ?? 'no manifest yet' }}</span
+                    >
                 </span>
             </router-link>
             <PackSection
-                class="grow max-[700px]:w-full"
+                class="low:w-auto! low:grow-0 low:ml-auto grow max-[700px]:w-full"
                 :columns="summary.section"
                 :chosen="place"
                 @choose="place = $event"
@@ -131,7 +133,7 @@ onRedo.value = redo
         <main
             id="work"
             ref="work"
-            class="relative min-h-0 grow outline-none"
+            class="low:h-[480px] low:grow-0 low:shrink-0 relative min-h-0 grow outline-none"
             tabindex="-1"
             :aria-label="String(route.meta.title)"
         >

@@ -36,10 +36,10 @@ const stops = computed(() => [
 
 <template>
     <div
-        class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4 max-[700px]:flex-wrap max-[700px]:px-4"
+        class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4 max-[700px]:flex-wrap max-[700px]:px-4 low:flex-nowrap!"
     >
         <nav
-            class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-3"
+            class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-3 low:w-auto! low:flex-nowrap!"
             aria-label="Stops"
         >
             <router-link
@@ -59,7 +59,7 @@ const stops = computed(() => [
                     <span v-if="summary.findings.blocker" class="inline-flex items-center gap-1"
                         ><SeverityMark severity="blocker" />{{ whole(summary.findings.blocker) }}</span
                     >
-                    <span v-if="summary.findings.warning" class="inline-flex items-center gap-1"
+                    <span v-if="summary.findings.warning" class="low:max-[700px]:hidden inline-flex items-center gap-1"
                         ><SeverityMark severity="warning" />{{ whole(summary.findings.warning) }}</span
                     >
                     <span
@@ -76,7 +76,9 @@ const stops = computed(() => [
                 }}</span>
             </router-link>
         </nav>
-        <div class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap max-[700px]:ml-0 max-[700px]:pb-1">
+        <div
+            class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap max-[1000px]:gap-3 max-[700px]:ml-0 max-[700px]:pb-1 low:ml-auto! low:pb-2!"
+        >
             <button
                 type="button"
                 class="disabled:text-faint inline-flex min-h-6 min-w-6 items-center justify-center gap-1"

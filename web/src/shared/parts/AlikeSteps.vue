@@ -25,14 +25,14 @@ const {
     <MenuItem v-if="isPending || error || offers?.titles.length === 0" as="p" disabled class="text-faint px-3 py-1">
         {{ isPending ? 'Looking what fits all of them …' : (error?.message ?? 'No step fits all of them.') }}
     </MenuItem>
-    <MenuItem v-for="title in offers?.titles" :key="title" v-slot="{ active }">
-        <button
-            type="button"
-            class="block w-full px-3 py-1 text-left"
-            :class="active ? 'bg-film' : ''"
-            @click="$emit('choose', title)"
-        >
-            {{ title }}
-        </button>
+    <MenuItem
+        v-for="title in offers?.titles"
+        :key="title"
+        as="button"
+        type="button"
+        class="menu-line"
+        @click="$emit('choose', title)"
+    >
+        {{ title }}
     </MenuItem>
 </template>

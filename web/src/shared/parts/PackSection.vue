@@ -99,7 +99,10 @@ const says = (column: SectionColumn) => `${column.title}: ${numbersOf(column)}`
         <div
             ref="strip"
             class="relative flex min-w-0 grow gap-[9px] overflow-hidden [scrollbar-width:none]"
-            :class="['max-[1000px]:gap-[6px] max-[1000px]:overflow-x-auto', isSmall ? 'h-[62px]' : 'h-[80px]']"
+            :class="[
+                'max-[1000px]:gap-[6px] max-[1000px]:overflow-x-auto',
+                isSmall ? 'h-[62px]' : 'low:hidden h-[80px]',
+            ]"
             role="group"
             aria-label="Section of the pack"
             @keydown="walk"

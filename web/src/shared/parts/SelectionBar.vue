@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItems } from '@headlessui/vue'
 import { computed, nextTick, ref } from 'vue'
 import { api, data } from '@/api/client'
 import { useFiles } from '../composables/useFiles'
@@ -10,6 +9,7 @@ import { useWaivers } from '../composables/useWaivers'
 import { count } from '../words'
 import AlikeSteps from './AlikeSteps.vue'
 import ReasonForm from './ReasonForm.vue'
+import UMenu from './UMenu.vue'
 
 /** What can be done with all rows that are chosen, each as one change. */
 const props = defineProps<{ pack: string; selection: Selection }>()
@@ -109,14 +109,10 @@ const shape = (title: string) =>
             >
                 Waive {{ count(found.length, 'finding') }} …
             </button>
-            <Menu v-if="pictures.length > 0" as="div" class="relative">
-                <MenuButton class="press" :disabled="isBusy"
-                    >Shape {{ count(pictures.length, 'picture') }} …</MenuButton
-                >
-                <MenuItems class="menu-sheet bottom-full left-0 z-20 mb-1 max-h-80 w-80 overflow-y-auto">
-                    <AlikeSteps :pack="pack" :paths="paths" @choose="shape" />
-                </MenuItems>
-            </Menu>
+            <UMenu v-if="pictures.length > 0" class="press" :disabled="isBusy" placement="top-start">
+                <template #button>Shape {{ count(pictures.length, 'picture') }} …</template>
+                <AlikeSteps :pack="pack" :paths="paths" @choose="shape" />
+            </UMenu>
             <button
                 v-if="yours.length > 0"
                 type="button"

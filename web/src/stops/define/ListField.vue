@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ArrowDownIcon, ArrowUpIcon, Bars2Icon } from '@heroicons/vue/24/outline'
 import { computed, nextTick, ref } from 'vue'
 import { count } from '@/shared/words'
 import EntryField from './EntryField.vue'
 import ExampleMenu from './ExampleMenu.vue'
+import ItemTools from './ItemTools.vue'
+import OneOfFields from './OneOfFields.vue'
 import TakenValue from './TakenValue.vue'
 import { useGiven } from './given'
 import { fieldOf, newItem, valueAt, type Example, type FieldProps } from './schema'
@@ -23,7 +24,6 @@ const items = computed(() =>
     })),
 )
 const faultsAt = (pointer: string) => props.faults.filter((fault) => fault.pointer === pointer)
-const isPlain = computed(() => props.field.each!.type !== 'object')
 
 const given = useGiven()
 
@@ -72,68 +72,42 @@ async function focus(index: number) {
             <li
                 v-for="(item, index) in items"
                 :key="index"
-                class="border-line"
-                :class="[
-                    isPlain ? 'border-l-2 pl-4' : '',
-                    drag.over.value === index && drag.dragged.value !== index ? 'outline-lake outline-2' : '',
-                ]"
+                class="border-line border-l-2 pl-4"
+                :class="drag.over.value === index && drag.dragged.value !== index ? 'outline-lake outline-2' : ''"
                 v-on="drag.row(index)"
             >
-                <div class="flex items-start gap-3">
-                    <div class="min-w-0 grow">
-                        <EntryField
-                            :field="isPlain ? item : { ...item, title: `${index + 1}`, help: '' }"
-                            :value="value"
-                            :faults="faults"
-                            :choices="choices"
-                            :pack="pack"
-                            @set="(p, v) => $emit('set', p, v)"
-                            @look="$emit('look', $event)"
+                <!-- What has fields of its own needs the whole width: its tools stand above them. -->
+                <fieldset v-if="item.type === 'object'">
+                    <legend class="sr-only">{{ item.title }}</legend>
+                    <div class="flex items-center justify-between gap-3 pb-1">
+                        <span class="font-semibold" aria-hidden="true">{{ index + 1 }}</span>
+                        <ItemTools
+                            v-bind="{ index, number: items.length, drag }"
+                            @move="move(index, $event)"
+                            @remove="remove(index)"
                         />
-                        <p
-                            v-for="fault in isPlain ? [] : faultsAt(item.pointer)"
-                            :key="fault.says"
-                            class="text-small"
-                            role="alert"
-                        >
-                            <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.
-                        </p>
                     </div>
-                    <div class="flex shrink-0 items-center gap-1">
-                        <span
-                            v-if="items.length > 1"
-                            draggable="true"
-                            class="flex size-6 cursor-grab items-center justify-center"
-                            title="Drag to move it"
-                            aria-hidden="true"
-                            data-test="drag"
-                            v-on="drag.handle(index)"
-                            ><Bars2Icon class="size-4"
-                        /></span>
-                        <button
-                            type="button"
-                            class="press"
-                            :disabled="index === 0"
-                            :aria-label="`Move number ${index + 1} up`"
-                            title="Move up"
-                            @click="move(index, -1)"
-                        >
-                            <ArrowUpIcon class="size-4" aria-hidden="true" />
-                        </button>
-                        <button
-                            type="button"
-                            class="press"
-                            :disabled="index === items.length - 1"
-                            :aria-label="`Move number ${index + 1} down`"
-                            title="Move down"
-                            @click="move(index, 1)"
-                        >
-                            <ArrowDownIcon class="size-4" aria-hidden="true" />
-                        </button>
-                        <button type="button" class="word text-small ml-1" @click="remove(index)">
-                            Take out<span class="sr-only"> number {{ index + 1 }}</span>
-                        </button>
-                    </div>
+                    <OneOfFields
+                        v-bind="{ field: item, value, faults, choices, pack }"
+                        @set="(p, v) => $emit('set', p, v)"
+                        @look="$emit('look', $event)"
+                    />
+                    <p v-for="fault in faultsAt(item.pointer)" :key="fault.says" class="text-small" role="alert">
+                        <span class="text-madder" aria-hidden="true">▼ </span>{{ fault.says }}.
+                    </p>
+                </fieldset>
+                <div v-else class="flex items-start gap-3">
+                    <EntryField
+                        class="min-w-0 grow"
+                        v-bind="{ field: item, value, faults, choices, pack }"
+                        @set="(p, v) => $emit('set', p, v)"
+                        @look="$emit('look', $event)"
+                    />
+                    <ItemTools
+                        v-bind="{ index, number: items.length, drag }"
+                        @move="move(index, $event)"
+                        @remove="remove(index)"
+                    />
                 </div>
             </li>
         </ol>

@@ -43,8 +43,8 @@ function choose(event: Event) {
 </script>
 
 <template>
-    <div class="flex flex-col gap-3">
-        <div v-if="forms.length > 0">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(180px,1fr))] items-start gap-3">
+        <div v-if="forms.length > 0" class="col-span-full">
             <label :for="id" class="sr-only">What it is</label>
             <select :id="id" class="field max-w-56" :value="chosen" data-test="one-of" @change="choose">
                 <option v-for="form in forms" :key="form.name" :value="form.name">{{ form.title }}</option>
@@ -53,6 +53,7 @@ function choose(event: Event) {
         <EntryField
             v-for="inner in shown"
             :key="inner.pointer"
+            :class="['object', 'list', 'map'].includes(inner.type) ? 'col-span-full' : ''"
             :field="inner"
             :value="value"
             :faults="faults"
@@ -61,7 +62,7 @@ function choose(event: Event) {
             @set="(p, v) => $emit('set', p, v)"
             @look="$emit('look', $event)"
         />
-        <p v-for="[name, left] in strays" :key="name" class="text-small" data-test="stray">
+        <p v-for="[name, left] in strays" :key="name" class="text-small col-span-full" data-test="stray">
             <span class="text-saffron" aria-hidden="true">◆ </span><span class="font-mono">{{ name }} {{ left }}</span>
             is of another type, and passed over.
             <button type="button" class="word" @click="$emit('set', `${field.pointer}/${name}`, undefined)">

@@ -43,3 +43,5 @@ export function useDragOrder(move: (from: number, to: number) => void) {
         }),
     }
 }
+
+export type DragOrder = ReturnType<typeof useDragOrder>
