@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { HostWords } from '@/api/client'
-import { readTrial, wrongs, type Trial } from '@/stops/prove/trial'
+import { fileOf, readTrial, wrongs, type Trial } from '@/stops/prove/trial'
 
 const words: HostWords = {
     outcomes: [
@@ -64,4 +64,9 @@ describe('readTrial', () => {
 
     it('takes reports of before causes were kept', () =>
         expect(trial({})).toMatchObject({ causes: {}, standsFor: {}, revision: 1 }))
+
+    it('knows the file of a path that leads on to something in it', () =>
+        expect(
+            ['wares/jug/ware.json#moor.jug/name', 'wares/jug/ware.json', 'contents.xml#plates/a.png'].map(fileOf),
+        ).toEqual(['wares/jug/ware.json', 'wares/jug/ware.json', 'contents.xml']))
 })

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, baseUrl, data, fileUrl } from '@/api/client'
+import { api, data } from '@/api/client'
 import { useLatestJob } from '@/shared/composables/useJob'
 import { useChange, useFindings, useLedger, usePack } from '@/shared/composables/usePack'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { useScrollPlace } from '@/shared/composables/useScrollPlace'
 import { join } from '@/shared/ledger'
 import JobLine from '@/shared/parts/JobLine.vue'
-import PathCaption from '@/shared/parts/PathCaption.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
-import { count, endingOf, moment } from '@/shared/words'
+import { count, moment } from '@/shared/words'
 import { useRowOpening } from '../gather/useRowOpening'
-import { readTrial, wrongs, type Shown } from './trial'
+import { fileOf, readTrial, wrongs } from './trial'
+import TrialRight from './TrialRight.vue'
 import TrialWrong from './TrialWrong.vue'
 
 /** Loads the pack in the simulated host and shows what it would show. */
@@ -55,14 +55,6 @@ const lost = computed(() =>
 async function run() {
     await change.run(() => data(api.POST('/api/packs/{id}/trials', { params: { path: { id: props.id } } })))
     await refetch()
-}
-
-function picture(item: Shown): string | null {
-    const row = rows.value.get(item.path)
-    if (!(row?.isPicture || row?.isSound) || !summary.value) return null
-    return item.from === 'base'
-        ? baseUrl(summary.value.host, summary.value.edition, item.path, row.baseHash)
-        : fileUrl(props.id, item.path, row.hash)
 }
 </script>
 
@@ -119,15 +111,19 @@ function picture(item: Shown): string | null {
                     </strong>
                     {{ right.length }} right.
                 </p>
-                <ul v-if="wrong.length > 0" class="mt-3 max-w-3xl" aria-label="What is not right">
+                <ul
+                    v-if="wrong.length > 0"
+                    class="mt-3 grid grid-cols-[repeat(auto-fill,minmax(min(480px,100%),1fr))] gap-x-8"
+                    aria-label="What is not right"
+                >
                     <TrialWrong
                         v-for="item in wrong.slice(0, most)"
                         :key="item.path"
                         :pack="id"
                         :summary="summary!"
                         :item="item"
-                        :row="rows.get(item.path)"
-                        @open="open(rows.get(item.path)!)"
+                        :row="rows.get(fileOf(item.path))"
+                        @open="open(rows.get(fileOf(item.path))!)"
                     />
                 </ul>
                 <fieldset class="mt-4 flex flex-wrap items-baseline gap-x-5">
@@ -143,27 +139,13 @@ function picture(item: Shown): string | null {
                         <input v-model="only" type="radio" name="only" :value="key" />{{ word }}
                     </label>
                 </fieldset>
-                <ul class="mt-4 grid grid-cols-[repeat(auto-fill,minmax(132px,1fr))] gap-4" aria-label="What is right">
-                    <li v-for="item in shown.slice(0, most)" :key="item.path" class="min-w-0">
-                        <span class="bg-paper border-line flex h-[112px] items-center justify-center border">
-                            <img
-                                v-if="picture(item)"
-                                :src="picture(item)!"
-                                alt=""
-                                class="pixels max-h-[96px] max-w-[112px] min-h-[56px] object-contain"
-                                loading="lazy"
-                            />
-                            <span v-else class="text-faint text-small font-mono">{{ endingOf(item.path) }}</span>
-                        </span>
-                        <p class="text-small mt-1 truncate font-semibold">{{ rows.get(item.path)?.title }}</p>
-                        <PathCaption :path="item.path" />
-                        <p v-if="trial.standsFor[item.path]" class="text-tiny font-semibold">
-                            {{ trial.standsFor[item.path] }}
-                        </p>
-                        <p class="text-tiny text-faint">{{ item.from === 'base' ? 'the base’s' : 'yours' }}</p>
-                    </li>
-                </ul>
-                <p v-if="shown.length === 0" class="text-faint mt-4">None.</p>
+                <TrialRight
+                    :pack="id"
+                    :summary="summary!"
+                    :shown="shown.slice(0, most)"
+                    :rows="rows"
+                    :stands-for="trial.standsFor"
+                />
                 <p v-if="Math.max(shown.length, wrong.length) > most" class="mt-4">
                     <button type="button" class="word" @click="most += 800">Show more</button>
                 </p>

@@ -32,6 +32,9 @@ export interface Trial {
     causes: Record<string, Cause[]>
 }
 
+/** The file of a path that may lead on to something in it: `wares/jug/ware.json#moor.jug/name`. */
+export const fileOf = (path: string) => path.split('#', 1)[0]!
+
 /** Reads what the simulated host printed (DESIGN: JSON of "try"). */
 export function readTrial(result: unknown): Trial | null {
     const found = result as
