@@ -156,7 +156,7 @@ test('nothing serious is wrong with dialogs and menus', async ({ page }) => {
     }
 })
 
-/** What breaks WCAG 2.2 AA, as far as a program can tell: all of it in light, and in dark the colours, which are all that it has of its own. */
+/** What breaks WCAG 2.2 AA, as far as a program can tell: all of it in light; in dark the colours, which are all that it has of its own. */
 async function faults(page: Page, where: string, within?: string): Promise<string[]> {
     const found: string[] = []
     for (const theme of ['light', 'dark'] as const) {

@@ -97,6 +97,34 @@ test('a menu of a row lies above the rows beneath and presses what it shows', as
     await expect(page.locator('[data-path="art/surfaces/setts_dark.png"]')).toBeVisible()
 })
 
+test('in a low window the work is seen, and menus open within it, by key too', async ({ page }) => {
+    await page.setViewportSize({ width: 640, height: 400 })
+    const id = await demoPack(page, 'Tidepool Glazes')
+    await page.goto(`/packs/${id}/define?path=entries/towers/quay.json`)
+    const strokes = page.getByRole('region', { name: 'Strokes' }).first()
+    await expect(strokes).toBeVisible()
+    expect((await page.locator('#work').boundingBox())!.y).toBeLessThan(100)
+    // Each field of a stroke has room for what stands in it.
+    const widths = await strokes.locator('input, select').evaluateAll((all) => all.map((one) => one.clientWidth))
+    expect(widths.length).toBeGreaterThan(2)
+    expect(Math.min(...widths)).toBeGreaterThanOrEqual(100)
+
+    const opener = page.locator('[data-test="examples"]').last()
+    await opener.focus()
+    for (const _ of ['once', 'again']) {
+        await page.keyboard.press('Enter')
+        const menu = (await page.getByRole('menu').boundingBox())!
+        expect(menu.y).toBeGreaterThanOrEqual(0)
+        expect(menu.x).toBeGreaterThanOrEqual(0)
+        expect(menu.y + menu.height).toBeLessThanOrEqual(400)
+        expect(menu.x + menu.width).toBeLessThanOrEqual(640)
+        await page.keyboard.press('Escape')
+        await expect(page.getByRole('menu')).toHaveCount(0)
+        await expect(opener).toBeFocused()
+    }
+    await expect(page).toHaveURL(/define/)
+})
+
 test('sixty plates without contents are one finding, opened below it', async ({ page }) => {
     await page.goto(`/packs/${await demoPack(page, 'Northern Plates')}/prove`)
     const finding = page.locator('[data-test="finding"]')

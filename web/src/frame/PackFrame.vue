@@ -92,11 +92,13 @@ onRedo.value = redo
             >To the work</a
         >
         <header
-            class="low:flex-row! low:items-baseline low:pt-1 flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3 max-[700px]:flex-col max-[700px]:gap-1 max-[700px]:px-4"
+            class="flex items-start gap-6 px-6 pt-3 max-[1000px]:gap-3 max-[700px]:flex-col max-[700px]:gap-1 max-[700px]:px-4"
+            :class="'low:flex-row! low:items-baseline low:pt-1'"
         >
             <router-link
                 :to="{ name: 'packs' }"
-                class="low:min-w-0 low:w-auto! low:shrink flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
+                class="flex w-[232px] shrink-0 items-start gap-3 max-[1000px]:w-[168px] max-[700px]:w-full"
+                :class="'low:w-auto! low:min-w-0 low:shrink'"
                 title="All packs"
             >
                 <PackFront

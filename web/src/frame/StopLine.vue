@@ -36,10 +36,12 @@ const stops = computed(() => [
 
 <template>
     <div
-        class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4 max-[700px]:flex-wrap max-[700px]:px-4 low:flex-nowrap!"
+        class="border-line flex items-end gap-x-6 gap-y-1 border-b px-6 max-[1000px]:gap-x-4 max-[700px]:flex-wrap max-[700px]:px-4"
+        :class="'low:flex-nowrap!'"
     >
         <nav
-            class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-3 low:w-auto! low:flex-nowrap!"
+            class="flex min-w-0 gap-x-7 max-[1000px]:gap-x-4 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-3"
+            :class="'low:w-auto! low:flex-nowrap!'"
             aria-label="Stops"
         >
             <router-link
@@ -77,7 +79,8 @@ const stops = computed(() => [
             </router-link>
         </nav>
         <div
-            class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap max-[1000px]:gap-3 max-[700px]:ml-0 max-[700px]:pb-1 low:ml-auto! low:pb-2!"
+            class="ml-auto flex items-center gap-5 pb-2 whitespace-nowrap max-[1000px]:gap-3 max-[700px]:ml-0 max-[700px]:pb-1"
+            :class="'low:ml-auto! low:pb-2!'"
         >
             <button
                 type="button"

@@ -3,6 +3,7 @@ import { MenuItem } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, data } from '@/api/client'
+import MenuLine from './MenuLine.vue'
 
 /** The steps that fit all of some pictures, as items of a menu; looked for when the menu opens. */
 const props = defineProps<{ pack: string; paths: readonly string[] }>()
@@ -25,14 +26,7 @@ const {
     <MenuItem v-if="isPending || error || offers?.titles.length === 0" as="p" disabled class="text-faint px-3 py-1">
         {{ isPending ? 'Looking what fits all of them …' : (error?.message ?? 'No step fits all of them.') }}
     </MenuItem>
-    <MenuItem
-        v-for="title in offers?.titles"
-        :key="title"
-        as="button"
-        type="button"
-        class="menu-line"
-        @click="$emit('choose', title)"
-    >
+    <MenuLine v-for="title in offers?.titles" :key="title" @click="$emit('choose', title)">
         {{ title }}
-    </MenuItem>
+    </MenuLine>
 </template>

@@ -14,7 +14,8 @@ function act() {
 
 <template>
     <footer
-        class="border-line bg-film low:sticky low:bottom-0 low:z-20 flex min-h-9 shrink-0 items-center border-t px-6 py-1 max-[700px]:min-h-7 max-[700px]:px-4"
+        class="border-line bg-film flex min-h-9 shrink-0 items-center border-t px-6 py-1 max-[700px]:min-h-7 max-[700px]:px-4"
+        :class="'low:sticky low:bottom-0 low:z-20'"
     >
         <p v-if="!isConnected" class="mr-4" role="status" data-test="offline">
             <span class="text-madder font-bold" aria-hidden="true">▼ </span>Underlay does not answer. What you did is

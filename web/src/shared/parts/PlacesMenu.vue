@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { MenuItem } from '@headlessui/vue'
 import type { SectionColumn } from '@/api/client'
 import { numbersOf } from '../coverage'
+import MenuLine from './MenuLine.vue'
 import UMenu from './UMenu.vue'
 
 /** All places with their own names and numbers, to filter by one. */
@@ -20,29 +20,19 @@ defineEmits<{ choose: [place: string] }>()
         width="w-[min(460px,calc(100vw-32px))]"
     >
         <template #button>Places</template>
-        <MenuItem
-            as="button"
-            type="button"
-            class="menu-line"
-            :class="chosen ? '' : 'font-bold'"
-            @click="$emit('choose', '')"
-        >
-            All places
-        </MenuItem>
+        <MenuLine :class="chosen ? '' : 'font-bold'" @click="$emit('choose', '')"> All places </MenuLine>
         <template v-for="family in families" :key="family.key">
             <p class="text-faint text-small border-line border-t px-3 pt-1">{{ family.title }}</p>
-            <MenuItem
+            <MenuLine
                 v-for="column in family.columns"
                 :key="column.place"
-                as="button"
-                type="button"
-                class="menu-line flex items-baseline justify-between gap-3"
+                class="flex items-baseline justify-between gap-3"
                 :class="chosen === column.place ? 'font-bold' : ''"
                 @click="$emit('choose', column.place)"
             >
                 <span>{{ column.title }}</span>
                 <span class="text-faint text-small text-right">{{ numbersOf(column) }}</span>
-            </MenuItem>
+            </MenuLine>
         </template>
     </UMenu>
 </template>

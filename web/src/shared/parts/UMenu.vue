@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { autoUpdate, flip, offset, shift, size, useFloating, type Placement } from '@floating-ui/vue'
 import { Menu, MenuButton, MenuItems } from '@headlessui/vue'
-import { ref } from 'vue'
+import { ref, type ComponentPublicInstance } from 'vue'
 
-/** A button with a menu of `MenuItem`s, which opens where the window has room for it and scrolls where it has not enough. */
+/** A button with a menu of lines, which opens where the window has room for it and scrolls where it has not enough. */
 const props = withDefaults(defineProps<{ placement?: Placement; width?: string }>(), {
     placement: 'bottom-start',
     width: 'w-80',
@@ -11,8 +11,8 @@ const props = withDefaults(defineProps<{ placement?: Placement; width?: string }
 defineOptions({ inheritAttrs: false })
 
 const margin = 8
-const button = ref()
-const sheet = ref()
+const button = ref<ComponentPublicInstance>()
+const sheet = ref<ComponentPublicInstance>()
 const { floatingStyles } = useFloating(button, sheet, {
     placement: () => props.placement,
     strategy: 'fixed',

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { MenuItem } from '@headlessui/vue'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/24/outline'
 import { ref } from 'vue'
 import { fileUrl } from '@/api/client'
 import { useFiles } from '@/shared/composables/useFiles'
 import type { Row } from '@/shared/ledger'
+import MenuLine from '@/shared/parts/MenuLine.vue'
 import UMenu from '@/shared/parts/UMenu.vue'
 import RenameFile from './RenameFile.vue'
 
@@ -21,11 +21,11 @@ const isRenaming = ref(false)
         width="w-44"
     >
         <template #button><EllipsisHorizontalIcon class="size-5" aria-hidden="true" /></template>
-        <MenuItem as="button" type="button" class="menu-line" @click="isRenaming = true">Rename …</MenuItem>
+        <MenuLine @click="isRenaming = true">Rename …</MenuLine>
         <MenuItem as="a" class="menu-line" :href="`${fileUrl(pack, row.path)}&copy=true`" download
             >Save a copy</MenuItem
         >
-        <MenuItem as="button" type="button" class="menu-line" @click="files.takeOut([row])">Take out</MenuItem>
+        <MenuLine @click="files.takeOut([row])">Take out</MenuLine>
     </UMenu>
     <RenameFile v-if="isRenaming" v-model="isRenaming" :pack="pack" :row="row" />
 </template>

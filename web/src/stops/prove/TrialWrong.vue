@@ -24,7 +24,8 @@ const finding = computed(() => props.item.causes[0]?.finding)
 
 <template>
     <li
-        class="border-line grid grid-cols-[200px_minmax(0,1fr)] max-[1100px]:grid-cols-[132px_minmax(0,1fr)] gap-x-5 border-t py-3 max-[700px]:grid-cols-1 max-[700px]:gap-y-2"
+        class="border-line grid grid-cols-[200px_minmax(0,1fr)] gap-x-5 border-t py-3"
+        :class="'max-[1100px]:grid-cols-[132px_minmax(0,1fr)] max-[700px]:grid-cols-1 max-[700px]:gap-y-2'"
         data-test="wrong"
         :data-key="item.path"
     >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { MenuItem } from '@headlessui/vue'
 import type { StepOfferView } from '@/api/client'
+import MenuLine from '@/shared/parts/MenuLine.vue'
 import UMenu from '@/shared/parts/UMenu.vue'
 import type { Step } from './useSteps'
 
@@ -12,15 +12,12 @@ defineEmits<{ add: [step: Step, title: string] }>()
 <template>
     <UMenu class="press" :disabled="isDisabled" data-test="add-step" placement="top-start">
         <template #button>+ Step</template>
-        <MenuItem
+        <MenuLine
             v-for="offer in offers"
             :key="offer.title"
-            as="button"
-            type="button"
-            class="menu-line"
             @click="$emit('add', offer.step as unknown as Step, offer.title)"
         >
             {{ offer.title }}
-        </MenuItem>
+        </MenuLine>
     </UMenu>
 </template>
