@@ -12,6 +12,8 @@ const server = vi.hoisted(() => ({
     isAway: false,
     written: [] as string[],
     held: null as Promise<void> | null,
+    /** What a page fetches anew before a change is over for it. */
+    fetched: null as Promise<void> | null,
 }))
 const hashOf = (text: string) => `hash of ${text}`
 
@@ -45,7 +47,14 @@ vi.mock('@/api/events', async () => ({ isConnected: (await import('vue')).ref(tr
 vi.mock('@/shared/composables/usePack', async () => {
     const { ref: value } = await import('vue')
     return {
-        useChange: () => ({ isBusy: value(false), run: (run: () => Promise<unknown>) => run().catch(() => undefined) }),
+        useChange: () => ({
+            isBusy: value(false),
+            run: async (run: () => Promise<unknown>) => {
+                const made = await run().catch(() => undefined)
+                await server.fetched
+                return made
+            },
+        }),
     }
 })
 
@@ -78,7 +87,7 @@ describe('the text of an entry', () => {
 
     beforeEach(() => {
         vi.useFakeTimers()
-        Object.assign(server, { text: jug, isAway: false, written: [], held: null })
+        Object.assign(server, { text: jug, isAway: false, written: [], held: null, fetched: null })
         isConnected.value = true
     })
     afterEach(async () => {
@@ -96,6 +105,22 @@ describe('the text of an entry', () => {
         await settle()
         expect(server.written).toEqual([dear])
         expect(isDirty.value).toBe(false)
+        expect(drafts()).toEqual([])
+    })
+
+    it('is no draft any more as soon as it is called saved', async () => {
+        const { text, isDirty } = await open()
+        let go = () => undefined as void
+        server.fetched = new Promise((done) => (go = done))
+        text.value = dear
+        await settle()
+        entry.value = viewOf(dear)
+        await nextTick()
+        expect(isDirty.value).toBe(false)
+        expect(drafts()).toEqual([])
+
+        go()
+        await settle()
         expect(drafts()).toEqual([])
     })
 

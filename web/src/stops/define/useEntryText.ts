@@ -43,12 +43,16 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
         (now) => {
             if (now.hash === known.value.hash && now.text === known.value.text) return
             // Written by this page: what was typed since stays; where nothing was, the text follows.
-            if (drafts.isOwn(now.hash) && isDirty.value) known.value = { text: now.text, hash: now.hash }
-            else if (isDirty.value && text.value !== now.text) isChangedElsewhere.value = true
+            if (drafts.isOwn(now.hash) && isDirty.value) {
+                known.value = { text: now.text, hash: now.hash }
+                keepWhatIsLeft()
+            } else if (isDirty.value && text.value !== now.text) isChangedElsewhere.value = true
             else take(now)
         },
     )
-    watch(text, () => (isDirty.value ? drafts.keep(draft()) : drafts.drop(packId, path)), { flush: 'sync' })
+    /** What is called saved is no draft any more, whatever the author does next. */
+    const keepWhatIsLeft = () => (isDirty.value ? drafts.keep(draft()) : drafts.drop(packId, path))
+    watch(text, keepWhatIsLeft, { flush: 'sync' })
     function take(now: EntryView) {
         known.value = { text: now.text, hash: now.hash }
         text.value = now.text
@@ -105,8 +109,7 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
         if (!made) return false
         known.value = { text: sent.text, hash: made.hash }
         isChangedElsewhere.value = false
-        if (text.value === sent.text) drafts.drop(packId, path)
-        else drafts.keep(draft())
+        keepWhatIsLeft()
         return true
     }
     const mayBeSaved = () => isDirty.value && !isChangedElsewhere.value && isConnected.value
