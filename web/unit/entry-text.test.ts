@@ -110,7 +110,7 @@ describe('the text of an entry', () => {
 
     it('is no draft any more as soon as it is called saved', async () => {
         const { text, isDirty } = await open()
-        let go = () => undefined as void
+        let go: () => void = () => undefined
         server.fetched = new Promise((done) => (go = done))
         text.value = dear
         await settle()
@@ -194,6 +194,25 @@ describe('the text of an entry', () => {
         await settle()
         expect(server.written).toEqual([dear, jug.replace('4', '41')])
     })
+
+    it.each(['kept open', 'left'])(
+        'is saved whole where the last of it was typed long before the first was saved: %s',
+        async (how) => {
+            const { text } = await open()
+            let answer: () => void = () => undefined
+            server.held = new Promise((done) => (answer = done))
+            text.value = dear
+            await settle()
+            text.value = jug.replace('4', '41')
+            await settle()
+            if (how === 'left') leave()
+            server.held = null
+            answer()
+            await settle()
+            expect(server.written).toEqual([dear, jug.replace('4', '41')])
+            expect(drafts()).toEqual([])
+        },
+    )
 
     it('waits here while the server is away, and is saved when it is back', async () => {
         const { text } = await open()

@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
+import { renew } from './renew'
 
 /** What the server tells: a pack has a new revision, a job has moved on, its database is away, or events may have been missed. */
 interface ServerEvent {
@@ -34,12 +35,12 @@ export function listen(queries: QueryClient) {
             isConnected.value = true
             void queries.invalidateQueries()
         } else if (kind === 'pack') {
-            void queries.invalidateQueries({ queryKey: ['pack', pack] })
-            void queries.invalidateQueries({ queryKey: ['packs'] })
+            void renew(queries, ['pack', pack])
+            void renew(queries, ['packs'])
         } else {
-            void queries.invalidateQueries({ queryKey: ['job', job] })
-            void queries.invalidateQueries({ queryKey: ['jobs', pack] })
-            void queries.invalidateQueries({ queryKey: ['releases', pack] })
+            void renew(queries, ['job', job])
+            void renew(queries, ['jobs', pack])
+            void renew(queries, ['releases', pack])
         }
     }
 

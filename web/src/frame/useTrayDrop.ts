@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
 import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
+import { renew } from '@/api/renew'
 import { batches, bytesOf, tooLarge, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
@@ -55,7 +56,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
             return false
         } finally {
             progress.value = null
-            await queries.invalidateQueries({ queryKey: ['pack', pack] })
+            await renew(queries, ['pack', pack])
         }
     }
 

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
 import { actOf, api, data, isPassing, Problem, type FindingView, type LedgerRow, type PackView } from '@/api/client'
+import { renew } from '@/api/renew'
 import { useMessages } from './useMessages'
 import { useRows } from './useRows'
 
@@ -66,7 +67,7 @@ interface ChangeOptions {
 export function useChange(id: MaybeRefOrGetter<string>) {
     const queries = useQueryClient()
     const { say, warn } = useMessages()
-    const refresh = () => queries.invalidateQueries({ queryKey: ['pack', toValue(id)] })
+    const refresh = () => renew(queries, ['pack', toValue(id)])
 
     /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
     function known(act?: number) {

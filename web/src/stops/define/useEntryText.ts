@@ -99,7 +99,12 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
     let saving: Promise<boolean> | null = null
     /** Saves what was typed; what is typed meanwhile stays, and is saved after it. Without a word where it is not asked for. */
     function save(isAsked = false): Promise<boolean> {
-        return (saving ??= saveNow(isAsked).finally(() => (saving = null)))
+        return (saving ??= saveNow(isAsked).then((made) => {
+            saving = null
+            // The pause of what was typed meanwhile may be over too: nothing else would send it.
+            if (made && isSound.value && mayBeSaved()) void save()
+            return made
+        }))
     }
     async function saveNow(isAsked: boolean): Promise<boolean> {
         const sent = draft()
@@ -119,6 +124,7 @@ export function useEntryText(pack: MaybeRefOrGetter<string>, entry: MaybeRefOrGe
     onBeforeUnmount(async () => {
         isGone = true
         await adopted
+        await saving
         if (mayBeSaved()) await save()
         drafts.close(packId, path)
     })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { api, data, type BinnedPack } from '@/api/client'
+import { renew } from '@/api/renew'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count, day } from '@/shared/words'
 
@@ -17,7 +18,7 @@ const restore = useMutation({
         data(api.POST('/api/bin/{id}/restoration', { params: { path: { id: pack.id } } })),
     onSuccess: (_, pack) => {
         say(`${pack.title} is back.`)
-        return queries.invalidateQueries({ queryKey: ['packs'] })
+        return renew(queries, ['packs'])
     },
     onError: (problem) => warn(problem.message),
 })

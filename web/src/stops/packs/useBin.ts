@@ -1,12 +1,13 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { api, data, type PackListItem } from '@/api/client'
+import { renew } from '@/api/renew'
 import { useMessages } from '@/shared/composables/useMessages'
 
 /** Puts packs into the bin; a word brings one back at once. */
 export function useBin() {
     const queries = useQueryClient()
     const { say, warn } = useMessages()
-    const refresh = () => queries.invalidateQueries({ queryKey: ['packs'] })
+    const refresh = () => renew(queries, ['packs'])
     const params = (pack: PackListItem) => ({ params: { path: { id: pack.id } } })
 
     async function restore(pack: PackListItem) {

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
 import { bytesOf, isTooMuch, upload, type Incoming } from '@/api/upload'
+import { renew } from '@/api/renew'
 import { useMessages } from '@/shared/composables/useMessages'
 import { count } from '@/shared/words'
 
@@ -34,7 +35,7 @@ export function useImport() {
                 files,
                 (sent) => (progress.value = Math.min(1, sent / total)),
             )
-            await queries.invalidateQueries({ queryKey: ['packs'] })
+            await renew(queries, ['packs'])
             const refused =
                 made.refused.length > 0
                     ? ` ${count(made.refused.length, 'name')} could not be taken: ${made.refused[0]?.says}`

@@ -37,10 +37,15 @@ export function useCells(pack: MaybeRefOrGetter<string>) {
     let saving: Promise<void> | null = null
     function save(): Promise<void> {
         later.stop()
-        return (saving ??= saveNow().finally(() => (saving = null)))
+        return (saving ??= saveNow().then(() => {
+            saving = null
+            // The pause of what was typed meanwhile may be over too: nothing else would send it.
+            if (isConnected.value && unsent().length > 0) later.start()
+        }))
     }
+    const unsent = () => [...typed.value].filter(([name]) => !refused.value.has(name))
     async function saveNow() {
-        const sent = [...typed.value].filter(([name]) => !refused.value.has(name))
+        const sent = unsent()
         if (sent.length === 0 || !isConnected.value) return
         const changes = sent.map(([, cell]) => cell)
         const made = await change.run(
@@ -59,7 +64,10 @@ export function useCells(pack: MaybeRefOrGetter<string>) {
         }
     }
     watch(isConnected, (now) => now && void save())
-    onBeforeUnmount(() => void save())
+    onBeforeUnmount(async () => {
+        await saving
+        await save()
+    })
     if (typed.value.size > 0) later.start()
 
     return {
