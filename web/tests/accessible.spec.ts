@@ -136,6 +136,7 @@ test.describe.configure({ mode: 'parallel' })
 test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }))
 
 test('nothing serious is wrong with any view', async ({ page }) => {
+    test.setTimeout(300_000)
     const id = await demoPack(page, 'Tidepool Glazes')
     for (const view of views) {
         await page.goto(view === 'packs' || view === 'hosts' ? `/${view}` : `/packs/${id}/${view}`)
@@ -146,6 +147,7 @@ test('nothing serious is wrong with any view', async ({ page }) => {
 })
 
 test('nothing serious is wrong with dialogs and menus', async ({ page }) => {
+    test.setTimeout(300_000)
     const id = await demoPack(page, 'Tidepool Glazes')
     for (const [what, open] of Object.entries(opened)) {
         await open(page, id)
