@@ -33,12 +33,12 @@ public class AnotherTests(RunningServer server)
     public async Task A_picture_of_another_is_compared_with_the_originals()
     {
         var pack = await server.NewPackAsync();
-        await MakeAsync(pack, "cream_jug");
-        await pack.PutFileAsync("wares/cream_jug/shelf.png", Picture.Shelf().ToPng());
-        var view = await pack.GetAsync("picture?path=wares/cream_jug/shelf.png");
+        await MakeAsync(pack, "soup_jug");
+        await pack.PutFileAsync("wares/soup_jug/shelf.png", Picture.Shelf().ToPng());
+        var view = await pack.GetAsync("picture?path=wares/soup_jug/shelf.png");
         Assert.Equal("wares/tea_cup/shelf.png", view.GetProperty("like").GetProperty("path").GetString());
         Assert.False(view.GetProperty("like").GetProperty("isYours").GetBoolean());
-        var differs = await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=wares/cream_jug/shelf.png");
+        var differs = await pack.Http.GetAsync($"/api/packs/{pack.Id}/picture/difference?path=wares/soup_jug/shelf.png");
         Assert.True(differs.IsSuccessStatusCode);
         Assert.Equal(JsonValueKind.Null, (await pack.GetAsync("picture?path=wares/tea_cup/shelf.png")).GetProperty("like").ValueKind);
     }

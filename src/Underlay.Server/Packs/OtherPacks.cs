@@ -65,7 +65,7 @@ internal sealed class OtherPacks
             .ToListAsync(cancel).ConfigureAwait(false);
         return
         [
-            .. there.OrderBy(f => f.Path, StringComparer.Ordinal).Select(
+            .. there.OrderBy(f => f.Path, StringComparer.Ordinal).ThenBy(f => titles[f.PackId], StringComparer.Ordinal).Select(
                 f => new PlanLine(
                     PackPath.Parse(f.Path),
                     $"your pack “{titles[f.PackId]}” has this path too: where both are laid, only one of them is seen. Another name "
