@@ -25,7 +25,20 @@ internal sealed record BirdBuild(
     double Tail,
     double Fork,
     double Legs,
-    double Crest);
+    double Crest)
+{
+    // Asked for at every point of a picture.
+    public double Cos { get; } = Math.Cos(Tilt);
+
+    public double Sin { get; } = Math.Sin(Tilt);
+
+    /// <summary>No part of a sitting bird is further from the body's middle.</summary>
+    public double Reach { get; } = Math.Max(
+        Length + Tail + Depth,
+        Math.Max(
+            Length + Depth + (Neck * 1.2) + (Head * 2) + (Bill * (1 + Math.Abs(Hook))) + BillDepth + (Crest * 1.2),
+            0.3 + Depth + Legs));
+}
 
 /// <summary>What a bird wears.</summary>
 /// <param name="Back">Back and head.</param>
@@ -43,12 +56,14 @@ internal static class Birds
     // How much larger a bird stands on its plate than in the picture of its family.
     private const double Closer = 1.22;
 
+    private static readonly (Tint Middle, Tint Edge) Paper = (Tint.Hex(0xF6F1E2), Tint.Hex(0xE4DCC4));
+
     /// <summary>A plate: one bird on a twig before paper.</summary>
     public static Raster Plate(int width, int height, int seed, BirdBuild build, BirdDress dress, bool flying = false) =>
         Raster.PaintSmooth(width, height, 2, (u, v) =>
         {
             double x = (u - 0.5) * width / height, y = v - 0.5;
-            var paper = Tint.Mix(Tint.Hex(0xF6F1E2), Tint.Hex(0xE4DCC4), Math.Round(((x * x) + (y * y)) * 24) / 24);
+            var paper = Tint.Mix(Paper.Middle, Paper.Edge, Math.Round(((x * x) + (y * y)) * 24) / 24);
             (x, y) = (x / Closer, y / Closer);
             return (flying ? Flight(x, y, build, dress) : Bird(x, y, build, dress)) ?? (flying ? null : Twig(x, y, seed, build)) ?? paper;
         });
@@ -78,13 +93,13 @@ internal static class Birds
             case 0:
                 return bird is null ? new Tint(0, 0, 0, 0) : Tint.Hex(0x8C8F90);
             case 1:
-                var arc = Math.Sqrt(Math.Pow(x - 0.2, 2) + Math.Pow(y + 0.28, 2));
+                var arc = Math.Sqrt(Noise.Square(x - 0.2) + Noise.Square(y + 0.28));
                 if (bird is null && x > 0.2 && y < 0 && arc is > 0.1 and < 0.26 && arc % 0.08 < 0.03) return Tint.Hex(0xC8742E);
                 return bird is null ? new Tint(0, 0, 0, 0) : Tint.Mix(Tint.Hex(0x55606A), bird.Value, 0.22).WithAlpha(1);
             case 2:
                 return bird ?? Twig(x, y, seed, build) ?? new Tint(0, 0, 0, 0);
             default:
-                var bowl = Math.Sqrt((x * x * 0.7) + Math.Pow(y - 0.12, 2));
+                var bowl = Math.Sqrt((x * x * 0.7) + Noise.Square(y - 0.12));
                 if (y > 0.14 && bowl < 0.33) return Tint.Hex(0x8A6A40).Lit(0.7 + (new Noise(seed).Smooth(x + 1, y * 4, 30, 9) * 0.6));
                 return bird ?? new Tint(0, 0, 0, 0);
         }
@@ -92,14 +107,17 @@ internal static class Birds
 
     private static Tint? Twig(double x, double y, int seed, BirdBuild build)
     {
-        var line = 0.16 + (build.Depth * 0.7) + build.Legs + (0.05 * Math.Sin((x * 3) + seed));
+        var level = 0.16 + (build.Depth * 0.7) + build.Legs;
+        // Neither the twig nor its leaves are further off.
+        if (Math.Abs(y - level) > 0.15) return null;
+        var line = level + (0.05 * Math.Sin((x * 3) + seed));
         var half = 0.016 - (x * 0.008);
         if (Math.Abs(y - line) < half) return Tint.Hex(0x6A4F36).Lit(1.15 - ((y - line + half) * 14));
         for (var i = 0; i < 3; i++)
         {
             double lx = -0.42 + (i * 0.3) + (seed % 5 * 0.02), ly = line - 0.05 + (i % 2 * 0.1);
             double dx = x - lx, dy = y - ly;
-            if (Math.Abs((dx * 0.4) + dy) < 0.018 * (1 - Math.Pow(dx / 0.06, 2))) return Tint.Hex(0x7C9A4C).Lit(0.9 + (dy * 4));
+            if (Math.Abs((dx * 0.4) + dy) < 0.018 * (1 - Noise.Square(dx / 0.06))) return Tint.Hex(0x7C9A4C).Lit(0.9 + (dy * 4));
         }
 
         return null;
@@ -108,15 +126,16 @@ internal static class Birds
     private static Tint? Bird(double x, double y, BirdBuild b, BirdDress d)
     {
         // The body lies along a slanted axis; the head is at its upper right end.
-        double cos = Math.Cos(b.Tilt), sin = Math.Sin(b.Tilt);
+        double cos = b.Cos, sin = b.Sin;
         double bx = x, by = y - 0.04;
+        if ((bx * bx) + (by * by) > b.Reach * b.Reach) return null;
         double along = (bx * cos) - (by * sin), across = (bx * sin) + (by * cos);
         double hx = ((b.Length * 0.82) + (b.Neck * 0.5)) * cos, hy = -(
             ((b.Length * 0.82) + (b.Neck * 0.5)) * sin) - (b.Depth * 0.55) - (b.Neck * 0.7)
             + 0.04;
         double ex = x - hx, ey = y - hy, head = Math.Sqrt((ex * ex) + (ey * ey)) / b.Head;
         if (Bill(ex, ey, b) is { } edge) return d.Bill.Lit(edge);
-        if (Math.Pow(ex - (b.Head * 0.36), 2) + Math.Pow(ey + (b.Head * 0.16), 2) < Math.Pow(b.Head * 0.16, 2))
+        if (Noise.Square(ex - (b.Head * 0.36)) + Noise.Square(ey + (b.Head * 0.16)) < Noise.Square(b.Head * 0.16))
             return Tint.Hex(ex - (b.Head * 0.36) < -0.003 && ey + (b.Head * 0.16) < -0.003 ? 0xF4F4F0u : 0x141416u);
         if (b.Crest > 0 && ex < b.Head * 0.3 && ey < 0)
         {
@@ -131,7 +150,7 @@ internal static class Birds
         {
             double sx = b.Length * 0.6 * cos, sy = -(b.Length * 0.6 * sin) + 0.04, nx = hx - sx, ny = hy - sy;
             var t = Math.Clamp((((x - sx) * nx) + ((y - sy) * ny)) / ((nx * nx) + (ny * ny)), 0, 1);
-            var off = Math.Sqrt(Math.Pow(x - sx - (t * nx), 2) + Math.Pow(y - sy - (t * ny), 2));
+            var off = Math.Sqrt(Noise.Square(x - sx - (t * nx)) + Noise.Square(y - sy - (t * ny)));
             if (off < Noise.Mix(b.Depth * 0.6, b.Head * 0.62, t))
                 return Shade(
                     d.Pattern == 3 && t is > 0.45 and < 0.7 ? d.Mark : x - sx - (t * nx) > 0 ? d.Breast : d.Back,
@@ -139,8 +158,8 @@ internal static class Birds
                     0);
         }
 
-        var wing = Math.Pow((along + (b.Length * 0.22)) / (b.Length * 0.78), 2)
-            + Math.Pow((across + (b.Depth * 0.18)) / (b.Depth * 0.62), 2);
+        var wing = Noise.Square((along + (b.Length * 0.22)) / (b.Length * 0.78))
+            + Noise.Square((across + (b.Depth * 0.18)) / (b.Depth * 0.62));
         if (wing < 1)
         {
             var feather = Math.Abs(((along * 26) + (across * 40)) % 1);
@@ -148,13 +167,13 @@ internal static class Birds
             return (bar ? d.Mark : d.Wing).Lit((feather < 0.16 ? 0.82 : 1) * (1.12 - (wing * 0.25)));
         }
 
-        var body = Math.Pow(along / b.Length, 2) + Math.Pow(across / b.Depth, 2);
+        var body = Noise.Square(along / b.Length) + Noise.Square(across / b.Depth);
         if (body < 1)
         {
             var low = across > b.Depth * (0.02 - (along / b.Length * 0.5));
             var spot = d.Spots
                 && low
-                && Math.Pow(((along * 30) % 1) - 0.5, 2) + Math.Pow((((across * 30) + Math.Floor(along * 30) * 0.5) % 1) - 0.5, 2) < 0.06;
+                && Noise.Square(((along * 30) % 1) - 0.5) + Noise.Square((((across * 30) + Math.Floor(along * 30) * 0.5) % 1) - 0.5) < 0.06;
             return Shade(spot ? d.Mark.Lit(0.8) : low ? d.Breast : d.Back, along / b.Length, across / b.Depth);
         }
 
@@ -180,7 +199,7 @@ internal static class Birds
         // Wings above and below the body, swept back.
         var span = Math.Abs(y) / (b.Length * 1.25);
         var chord = (x + (span * b.Length * 0.5)) / (b.Length * 0.5 * Math.Sqrt(Math.Max(0, 1 - span)));
-        var body = Math.Pow(along / b.Length, 2) + Math.Pow(across / (b.Depth * 0.62), 2);
+        var body = Noise.Square(along / b.Length) + Noise.Square(across / (b.Depth * 0.62));
         if (body < 1) return Shade(across > 0 ? d.Breast : d.Back, along / b.Length, across / b.Depth);
         if (span < 1 && Math.Abs(chord) < 1)
         {

@@ -19,9 +19,9 @@ internal static class Cloth
         {
             var stripe = (int)Math.Floor(u * stripes);
             var across = (u * stripes) - stripe;
-            var hem = 0.74 + (0.16 * Math.Sqrt(Math.Max(0, 1 - Math.Pow((across - 0.5) * 2, 2))));
+            var hem = 0.74 + (0.16 * Math.Sqrt(Math.Max(0, 1 - Noise.Square((across - 0.5) * 2))));
             var dark = light == Daylight.Lamp
-                ? Tint.Mix(Tint.Hex(0x2A1A12), Tint.Hex(0xE8A04C), Math.Exp(-Math.Pow((u - 0.5) / 0.22, 2)) * (v - 0.6))
+                ? Tint.Mix(Tint.Hex(0x2A1A12), Tint.Hex(0xE8A04C), Math.Exp(-Noise.Square((u - 0.5) / 0.22)) * (v - 0.6))
                 : Tint.Hex(0x33302A).Lit(1.1 - (v * 0.4));
             if (v > hem) return Lit(dark.Lit(v - hem < 0.05 ? 0.6 : 1), u, v, light);
             var cloth = stripe % 2 == 0 ? one : other;
@@ -29,7 +29,7 @@ internal static class Cloth
             var slope = 1.12 - (v * 0.34);
             var weave = 0.97 + (noise.Cloud(u, v, 40, 2, 7) * 0.06);
             var shade = v > 0.66 && v < 0.7 ? 0.72 : v < 0.06 ? 0.7 : 1;
-            if (emblem > 0 && Math.Abs(Math.Sqrt(Math.Pow((u - 0.5) * 2.5, 2) + Math.Pow(v - 0.36, 2)) - 0.17) < emblem)
+            if (emblem > 0 && Math.Abs(Math.Sqrt(Noise.Square((u - 0.5) * 2.5) + Noise.Square(v - 0.36)) - 0.17) < emblem)
                 cloth = Tint.Mix(cloth, Tint.Hex(0xF4EAD2), 0.9);
             return Lit(cloth.Lit(fold * slope * weave * shade), u, v, light);
         });
@@ -47,7 +47,7 @@ internal static class Cloth
             var inside = Math.Min(
                 Math.Min(x, y) - 1.5,
                 x < cut && y < cut
-                    ? (corner > 0.6 ? cut - Math.Sqrt(Math.Pow(cut - x, 2) + Math.Pow(cut - y, 2)) : ((x + y) - cut) * 0.7) - 0.8
+                    ? (corner > 0.6 ? cut - Math.Sqrt(Noise.Square(cut - x) + Noise.Square(cut - y)) : ((x + y) - cut) * 0.7) - 0.8
                     : 9);
             if (inside < 0) return new Tint(frame.R, frame.G, frame.B, 0);
             var line = noise.Smooth(u * width / 90, v, 3, 14) + (noise.Smooth(u * width / 40, v, 9, 40, 3) * 0.4);
@@ -55,7 +55,7 @@ internal static class Cloth
             if (Math.Abs(v - 0.5) < 0.012) plank = plank.Lit(0.62);
             if (inside < 3.4) return frame.Lit(inside < 1.2 ? 0.7 : 1.15 - (v * 0.3));
             if (inside < 4.6) return plank.Lit(0.7);
-            var nail = Math.Sqrt(Math.Pow(x - 9, 2) + Math.Pow(y - 9, 2));
+            var nail = Math.Sqrt(Noise.Square(x - 9) + Noise.Square(y - 9));
             return nail < 1.9 ? Tint.Hex(0x3B3733).Lit(nail < 0.9 ? 1.7 : 1) : plank;
         });
     }
@@ -63,7 +63,7 @@ internal static class Cloth
     private static Tint Lit(Tint tint, double u, double v, Daylight light) => light switch
     {
         Daylight.Dawn => Tint.Mix(tint.Lit(0.8), Tint.Hex(0xF2B39A), 0.22 - (v * 0.08)).WithAlpha(1),
-        Daylight.Lamp => Tint.Mix(tint.Lit(0.3), tint.Lit(1.1), Math.Exp(-Math.Pow((u - 0.5) / 0.3, 2)) * (0.2 + (v * 0.8))).WithAlpha(1),
+        Daylight.Lamp => Tint.Mix(tint.Lit(0.3), tint.Lit(1.1), Math.Exp(-Noise.Square((u - 0.5) / 0.3)) * (0.2 + (v * 0.8))).WithAlpha(1),
         _ => tint.Lit(1.04).WithAlpha(1),
     };
 }

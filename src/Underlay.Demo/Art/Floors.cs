@@ -39,7 +39,7 @@ internal static class Floors
             var radius = Math.Sqrt((x * x) + (y * y));
             var turn = (Math.Atan2(y, x) / Math.Tau) + 0.5;
             var nearest = radius < 0.36 ? Math.Abs(((radius / 0.125) - turn + 8.5) % 1 - 0.5) * 0.125 : 9;
-            var corner = Math.Sqrt(Math.Pow(Math.Abs(x) - 0.36, 2) + Math.Pow(Math.Abs(y) - 0.36, 2));
+            var corner = Math.Sqrt(Noise.Square(Math.Abs(x) - 0.36) + Noise.Square(Math.Abs(y) - 0.36));
             return Math.Min(nearest, Math.Max(0, corner - 0.02));
         }
     }

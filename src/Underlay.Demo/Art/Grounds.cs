@@ -108,7 +108,7 @@ internal static class Grounds
             var line = 0.5 + (0.5 * Math.Sin((ring * 9) + (inBoard * 14)));
             var gap = Noise.Step(0.01, 0.07, Math.Min(inBoard, 1 - inBoard));
             var colour = wood.At((id * 0.45) + (line * 0.35) + (noise.Cloud(u, v, 20, 2, 2) * 0.2));
-            double nailY = ((id * 3) % 1.0 * 0.8) + 0.1, nail = Math.Sqrt(Math.Pow((inBoard - 0.5) / boards, 2) + Math.Pow(v - nailY, 2));
+            double nailY = ((id * 3) % 1.0 * 0.8) + 0.1, nail = Math.Sqrt(Noise.Square((inBoard - 0.5) / boards) + Noise.Square(v - nailY));
             if (nail < 0.014) return new Spot(0.9, Tint.Hex(0x3A3632));
             return new Spot((gap * 0.5) + (line * 0.16), Tint.Mix(wood.Dark.Lit(0.4), colour, gap));
         });

@@ -34,28 +34,17 @@ internal static class Letters
         ['Z'] = "00400646",
     };
 
-    /// <summary>The distance from a point to the nearest stroke of a text, in letter heights.</summary>
+    /// <summary>The distance from a point to the nearest stroke of a text, in letter heights, of points that lie from its middle.</summary>
     /// <param name="text">Capital letters.</param>
-    /// <param name="x">From the middle of the text, in letter heights.</param>
-    /// <param name="y">From the middle, downwards.</param>
-    public static double Distance(string text, double x, double y)
+    public static Func<double, double, double> Distance(string text)
     {
-        const double advance = 0.92;
-        var nearest = 9.0;
-        for (var i = 0; i < text.Length; i++)
+        var segments = Segments(text).ToArray();
+        return (x, y) =>
         {
-            if (!Strokes.TryGetValue(text[i], out var strokes)) continue;
-            var left = ((i - (text.Length / 2.0)) * advance) + ((advance - (4 / 6.0)) / 2);
-            foreach (var stroke in strokes.Split(' '))
-                for (var p = 0; p + 3 < stroke.Length; p += 2)
-                {
-                    double x0 = left + ((stroke[p] - '0') / 6.0), y0 = ((stroke[p + 1] - '0') / 6.0) - 0.5;
-                    double x1 = left + ((stroke[p + 2] - '0') / 6.0), y1 = ((stroke[p + 3] - '0') / 6.0) - 0.5;
-                    nearest = Math.Min(nearest, ToSegment(x, y, x0, y0, x1, y1));
-                }
-        }
-
-        return nearest;
+            var nearest = 9.0;
+            foreach (var (x0, y0, x1, y1) in segments) nearest = Math.Min(nearest, ToSegment(x, y, x0, y0, x1, y1));
+            return nearest;
+        };
     }
 
     /// <summary>How wide a text is, in letter heights.</summary>
@@ -68,5 +57,22 @@ internal static class Letters
         var t = length == 0 ? 0 : Math.Clamp((((x - x0) * dx) + ((y - y0) * dy)) / length, 0, 1);
         double ex = x - x0 - (t * dx), ey = y - y0 - (t * dy);
         return Math.Sqrt((ex * ex) + (ey * ey));
+    }
+
+    private static IEnumerable<(double X0, double Y0, double X1, double Y1)> Segments(string text)
+    {
+        const double advance = 0.92;
+        for (var i = 0; i < text.Length; i++)
+        {
+            if (!Strokes.TryGetValue(text[i], out var strokes)) continue;
+            var left = ((i - (text.Length / 2.0)) * advance) + ((advance - (4 / 6.0)) / 2);
+            foreach (var stroke in strokes.Split(' '))
+                for (var p = 0; p + 3 < stroke.Length; p += 2)
+                    yield return (
+                        left + ((stroke[p] - '0') / 6.0),
+                        ((stroke[p + 1] - '0') / 6.0) - 0.5,
+                        left + ((stroke[p + 2] - '0') / 6.0),
+                        ((stroke[p + 3] - '0') / 6.0) - 0.5);
+        }
     }
 }

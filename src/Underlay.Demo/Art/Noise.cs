@@ -58,6 +58,8 @@ internal sealed class Noise(int seed)
 
     public static double Mix(double a, double b, double t) => a + ((b - a) * t);
 
+    public static double Square(double value) => value * value;
+
     public static double Step(double from, double to, double value) => Ease(Math.Clamp((value - from) / (to - from), 0, 1));
 
     private static double Ease(double t) => t * t * (3 - (2 * t));

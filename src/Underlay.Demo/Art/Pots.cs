@@ -103,7 +103,7 @@ internal static class Pots
                 : kh < 1.12
                 ? 0.1
                 : kh < 1.24
-                ? 0.14 * Math.Sqrt(Math.Max(0, 1 - Math.Pow((kh - 1.18) / 0.065, 2)))
+                ? 0.14 * Math.Sqrt(Math.Max(0, 1 - Noise.Square((kh - 1.18) / 0.065)))
                 : 0;
             return Math.Abs(kx) < lid ? Shade(glaze.Rim, kx / lid, 0.2) : null;
         }
@@ -142,7 +142,7 @@ internal static class Pots
         var facing = Math.Sqrt(Math.Max(0, 1 - (across * across)));
         var light = 0.42 + (0.62 * Math.Max(0, (-across * 0.55) + (facing * 0.75))) + turn;
         var lit = colour.Lit(Math.Clamp(light, 0.22, 1.35));
-        var shine = glossy * (Math.Exp(-Math.Pow((across + 0.42) / 0.13, 2)) * 0.5);
+        var shine = glossy * (Math.Exp(-Noise.Square((across + 0.42) / 0.13)) * 0.5);
         return Tint.Mix(lit, Tint.Hex(0xFFFDF5), Math.Clamp(shine * (0.75 + turn), 0, 0.7)).WithAlpha(1);
     }
 

@@ -52,7 +52,7 @@ internal sealed record SealMotif(double Tall, double Width, double Stroke, Func<
     public static SealMotif Crossed { get; } = new(1.5, 1, 0.07, (x, y) =>
     {
         var lines = Segment(Math.Abs(x), Math.Abs(y), 0, 0, 0.42, 0.42);
-        var dots = Math.Min(Math.Sqrt(Math.Pow(Math.Abs(x) - 0.38, 2) + (y * y)), Math.Sqrt((x * x) + Math.Pow(Math.Abs(y) - 0.38, 2)));
+        var dots = Math.Min(Math.Sqrt(Noise.Square(Math.Abs(x) - 0.38) + (y * y)), Math.Sqrt((x * x) + Noise.Square(Math.Abs(y) - 0.38)));
         return Math.Min(lines, dots);
     });
 
@@ -67,8 +67,11 @@ internal sealed record SealMotif(double Tall, double Width, double Stroke, Func<
     /// <summary>Letters.</summary>
     /// <param name="text">One to six capital letters.</param>
     /// <param name="stroke">Half the width of a stroke.</param>
-    public static SealMotif Of(string text, double stroke = Usual) =>
-        new(1, Letters.Width(text), stroke, (x, y) => Letters.Distance(text, x, y - 0.01));
+    public static SealMotif Of(string text, double stroke = Usual)
+    {
+        var distance = Letters.Distance(text);
+        return new(1, Letters.Width(text), stroke, (x, y) => distance(x, y - 0.01));
+    }
 
     private static double Segment(double x, double y, double x0, double y0, double x1, double y1) =>
         Letters.ToSegment(x, y, x0, y0, x1, y1);

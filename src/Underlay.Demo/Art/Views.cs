@@ -45,7 +45,7 @@ internal static class Views
         {
             if (v > 0.76)
                 return cloth.Lit(1.1 - ((v - 0.76) * 1.5) + ((noise.Smooth(u, v, 14, 4) - 0.5) * 0.2) + (Math.Sin(u * 50) * 0.05));
-            return wall.Lit(1.05 - (Math.Pow(u - 0.35, 2) * 0.7) - (v * 0.3) + ((noise.Cloud(u, v, 8, 3, 5) - 0.5) * 0.14));
+            return wall.Lit(1.05 - (Noise.Square(u - 0.35) * 0.7) - (v * 0.3) + ((noise.Cloud(u, v, 8, 3, 5) - 0.5) * 0.14));
         });
         foreach (var (x, y, lit) in new[] { (2, 14, 0.72), (50, 14, 0.72), (24, 22, 1.0) }) Lay(ground, pot, x, y, lit);
         return ground;
@@ -96,7 +96,7 @@ internal static class Views
             double cx = (width / 300.0) + (0.06 * Math.Sin((at * 5) + field)) + (side * 0.13), cy = at + 0.05;
             double dx = (x - cx) * side, dy = y - cy;
             double along = (dx * 0.86) + (dy * 0.5), off = (-dx * 0.5) + (dy * 0.86);
-            var half = 0.05 * (1 - Math.Pow(along / 0.12, 2));
+            var half = 0.05 * (1 - Noise.Square(along / 0.12));
             if (Math.Abs(off) < half) return leaf.Lit(0.75 + (noise.At(i, field) * 0.5) - (Math.Abs(off) < 0.006 ? 0.25 : 0));
         }
 

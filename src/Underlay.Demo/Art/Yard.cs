@@ -41,7 +41,7 @@ internal static class Yard
             var flaked = Noise.Step(0.63, 0.68, noise.Cloud(u, v, 5, 4, 29));
             var (first, _, id) = noise.Cells(u, v, 3, 3, 0.5, 61);
             var foot = 0.26 + (id * 0.1);
-            var scar = Math.Exp(-Math.Pow((first - foot) * 26, 2)) * (id > 0.25 ? 1 : 0);
+            var scar = Math.Exp(-Noise.Square((first - foot) * 26)) * (id > 0.25 ? 1 : 0);
             var drop = id > 0.7 && first < 0.07 ? 1.0 : 0;
             var colour = Tint.Mix(wash.At((brush * 0.55) + (grain * 0.45)), bare.Lit(0.85 + (grain * 0.3)), Math.Max(flaked, scar * 0.65));
             colour = Tint.Mix(colour, Tint.Hex(0x2F6E63), drop * 0.9);
@@ -80,7 +80,7 @@ internal static class Yard
             // Most lie with their glazed side up, some show raw clay; a broken edge is pale.
             var side = (int)(id * 3571) % 4 == 0 ? Tint.Hex(0xB4795A) : glaze;
             var lip = isSherd ? Noise.Step(0.12, 0.15, edge) - Noise.Step(0.18, 0.24, edge) : 0;
-            var shine = Math.Exp(-Math.Pow((first - 0.18) * 9, 2)) * 0.24;
+            var shine = Math.Exp(-Noise.Square((first - 0.18) * 9)) * 0.24;
             var colour = Tint.Mix(side.Lit(0.9 + (ground * 0.2)), Tint.Hex(0xFFFFFF), shine);
             colour = Tint.Mix(colour, Tint.Hex(0xD9B493), lip * 0.7);
             return new Spot((ground * 0.35) + (inside * (0.3 + (id * 0.2))), Tint.Mix(earth.At(ground), colour, inside));
@@ -129,7 +129,7 @@ internal static class Yard
             var x = (at - number - 0.5) * 2;
             var round = Math.Sqrt(Math.Max(0, 1 - (x * x)));
             var id = noise.At(((number % reeds) + reeds) % reeds, 0, 3);
-            var knot = Math.Exp(-Math.Pow(((v + (id * 0.9)) % 0.5 - 0.25) * 60, 2));
+            var knot = Math.Exp(-Noise.Square(((v + (id * 0.9)) % 0.5 - 0.25) * 60));
             var fibre = noise.Smooth(u, v, reeds * 4, 5, 9);
             var colour = reed.At((id * 0.5) + (fibre * 0.4)).Lit(0.55 + (round * 0.5) - (knot * 0.14));
             // Twine goes over and under, twice across.
@@ -152,7 +152,7 @@ internal static class Yard
             var bend = noise.Cloud(u, v, 3, 3, 5);
             var fold = 0.5 + (0.5 * Math.Sin((bend * 3.4 * Math.Tau) + (noise.Smooth(u, v, 2, 2, 8) * 4)));
             var (first, _, id) = noise.Cells(u, v, 3, 3, 0.8, 71);
-            var ring = id > 0.45 ? Math.Exp(-Math.Pow((first - 0.2) * 18, 2)) + (Math.Exp(-Math.Pow((first - 0.1) * 24, 2)) * 0.6) : 0;
+            var ring = id > 0.45 ? Math.Exp(-Noise.Square((first - 0.2) * 18)) + (Math.Exp(-Noise.Square((first - 0.1) * 24)) * 0.6) : 0;
             var gleam = Math.Pow(fold, 6) * 0.35;
             return new Spot(
                 (fold * 0.16) + (ring * 0.1),
