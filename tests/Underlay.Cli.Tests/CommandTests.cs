@@ -1,6 +1,9 @@
 using System.Text.Json;
 using Underlay.Core.Formats;
 using Underlay.Core.Formats.Png;
+using Underlay.Core.Packs;
+using Underlay.Demo;
+using Underlay.Files;
 using Underlay.Testing;
 using static Underlay.Cli.Tests.UnderlayCommand;
 
@@ -27,6 +30,17 @@ public class CommandTests(DemoFolders folders) : IClassFixture<DemoFolders>
         Assert.Contains("kilnmoor  Kilnmoor:", ran.Output, StringComparison.Ordinal);
         Assert.Contains("4.0", ran.Output, StringComparison.Ordinal);
         Assert.Contains("firing.json by /reads/from and /reads/to", ran.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_demo_is_written_to_the_same_bytes_whoever_draws_it()
+    {
+        foreach (var folder in DemoCatalogue.Folders.Select(f => f.Folder))
+        {
+            Assert.Equal(
+                DemoFiles.Of(folder).Files.Select(f => (f.Path, ContentHash.Of(f.ReadAll()))),
+                FolderTree.Read(Path.Combine(folders.Demo, folder)).Files.Select(f => (f.Path, ContentHash.Of(f.ReadAll()))));
+        }
     }
 
     [Fact]

@@ -1,5 +1,4 @@
 using Underlay.Core.BaseFiles;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests;
 
@@ -7,7 +6,7 @@ namespace Underlay.Core.Tests;
 internal static class DemoBase
 {
     private static readonly Lazy<BaseCatalogue> Known = new(
-        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make()));
+        () => BaseCatalogue.Read(Repository.Kilnmoor, Repository.Kilnmoor.Newest, DemoFiles.Base("kilnmoor", "4.0")));
 
     /// <summary>Kilnmoor's, of the newest edition.</summary>
     public static BaseCatalogue Kilnmoor => Known.Value;

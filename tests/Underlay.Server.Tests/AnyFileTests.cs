@@ -1,6 +1,5 @@
 using System.Net;
 using Underlay.Core.Packs;
-using Underlay.Demo;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -31,7 +30,7 @@ public class AnyFileTests(RunningServer server)
     /// <summary>By what each kind of content is called here.</summary>
     private static Dictionary<string, byte[]> Kinds()
     {
-        var @base = DemoCatalogue.FindBase("kilnmoor", "4.0")!.Make();
+        var @base = DemoFiles.Base("kilnmoor", "4.0");
         byte[] OfBase(string path) => @base.Find(PackPath.Parse(path))!.ReadAll();
         return new Dictionary<string, byte[]>
         {

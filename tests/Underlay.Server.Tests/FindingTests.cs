@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using Underlay.Core.Formats;
-using Underlay.Demo;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -133,7 +132,7 @@ public class FindingTests(RunningServer server)
     }
 
     private static Dictionary<string, byte[]> Files(string folder) =>
-        DemoCatalogue.Folders.First(f => f.Folder == folder).Make().Files.ToDictionary(f => f.Path.Value, f => f.ReadAll());
+        DemoFiles.Of(folder).Files.ToDictionary(f => f.Path.Value, f => f.ReadAll());
 
     private static async Task<(int Blockers, string? Waived)> StateAsync(TestPack pack)
     {

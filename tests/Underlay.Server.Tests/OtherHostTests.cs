@@ -33,7 +33,7 @@ public class OtherHostTests(RunningServer server)
 
         // The first bird of the base, whatever its code is.
         var code = Encoding.UTF8.GetString(
-            Demo.DemoCatalogue.FindBase("wrenfield", "2")!.Make().Files.Single(f => f.Path.Value == "codes/birds.csv").ReadAll())
+            DemoFiles.Base("wrenfield", "2").Files.Single(f => f.Path.Value == "codes/birds.csv").ReadAll())
             .Split('\n')[1]
             .Split(',')[0];
         await guide.PutFileAsync("contents.xml", Contents.Replace("asbra", code, StringComparison.Ordinal));

@@ -3,7 +3,6 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using Underlay.Core.Packaging;
-using Underlay.Demo;
 using Underlay.Testing;
 
 namespace Underlay.Server.Tests;
@@ -32,7 +31,7 @@ public class TrayTests(RunningServer server)
     public async Task A_messy_folder_is_told_its_places_and_the_sure_ones_are_placed_at_once()
     {
         var pack = await server.NewPackAsync();
-        var tray = DemoCatalogue.Folders.First(f => f.Folder == "trays/tidepool").Make();
+        var tray = DemoFiles.Of("trays/tidepool");
         var result = await pack.DropAsync(tray.Files.Select(f => ($"tidepool/{f.Path}", f.ReadAll())));
         Assert.Empty(result.GetProperty("refused").EnumerateArray());
         var view = await pack.GetAsync("tray");

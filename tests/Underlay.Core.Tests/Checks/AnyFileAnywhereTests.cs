@@ -2,7 +2,6 @@ using Underlay.Core.BaseFiles;
 using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Checks;
 
@@ -13,7 +12,7 @@ namespace Underlay.Core.Tests.Checks;
 public class AnyFileAnywhereTests
 {
     private static readonly Dictionary<string, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
-        .ToDictionary(h => h.Key, h => BaseCatalogue.Read(h, h.Newest, DemoCatalogue.FindBase(h.Key, h.Newest.Key)!.Make()));
+        .ToDictionary(h => h.Key, h => BaseCatalogue.Read(h, h.Newest, DemoFiles.Base(h.Key, h.Newest.Key)));
 
     // One file of each place, and what else authors drop.
     private static readonly IReadOnlyList<TreeFile> Kinds =
@@ -22,7 +21,7 @@ public class AnyFileAnywhereTests
             .Where(f => f.Place is not null)
             .DistinctBy(f => f.Place)
             .Select(f => new TreeFile(f.Path, f.Facts.Length, FileContent.Of(b.Read(f.Path)!)))),
-        .. DemoCatalogue.Folders.Single(f => f.Folder == "trays/tidepool").Make().Files.DistinctBy(f => Path.GetExtension(f.Path.Value)),
+        .. DemoFiles.Of("trays/tidepool").Files.DistinctBy(f => Path.GetExtension(f.Path.Value)),
         .. APack.Of()
             .With("empty.json", "{}")
             .With("odd.json", """{ "": { "": [null] }, "id": 7, "suits": { "wedding": 1, "": "x" }, "price": 1e30 }""")

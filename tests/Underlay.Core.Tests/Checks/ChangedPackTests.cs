@@ -4,7 +4,6 @@ using System.Text.RegularExpressions;
 using CsCheck;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Hosts;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Checks;
 
@@ -15,7 +14,7 @@ namespace Underlay.Core.Tests.Checks;
 public partial class ChangedPackTests
 {
     private static readonly Dictionary<Edition, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
-        .SelectMany(h => h.Editions.Select(e => (e, BaseCatalogue.Read(h, e, DemoCatalogue.FindBase(h.Key, e.Key)!.Make()))))
+        .SelectMany(h => h.Editions.Select(e => (e, BaseCatalogue.Read(h, e, DemoFiles.Base(h.Key, e.Key)))))
         .ToDictionary(b => b.e, b => b.Item2);
 
     [Theory]
@@ -25,7 +24,7 @@ public partial class ChangedPackTests
     public void After_any_changes_the_report_is_that_of_a_check_from_nothing(string host, string folder, int runs)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
-        var whole = DemoCatalogue.Folders.Single(f => f.Folder == folder).Make();
+        var whole = DemoFiles.Of(folder);
         var files = whole.Files.Where(f => !ReservedFolder.Holds(f.Path)).ToList();
         var opened = CheckSession.Open(profile, null, e => Bases[e], whole);
         Gen.Select(Gen.Int[0, files.Count - 1], Gen.Int[0, 5], Gen.Int[0, 999]).List[1, 5].Sample(
@@ -53,7 +52,7 @@ public partial class ChangedPackTests
     public void After_two_hundred_changes_the_report_is_that_of_a_check_from_nothing(string host, string folder)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
-        var whole = DemoCatalogue.Folders.Single(f => f.Folder == folder).Make();
+        var whole = DemoFiles.Of(folder);
         var ofBase = Twins(profile).ToList();
         var files = whole.Files.Where(f => !ReservedFolder.Holds(f.Path)).Concat(ofBase).ToList();
         var opened = CheckSession.Open(profile, null, e => Bases[e], whole);

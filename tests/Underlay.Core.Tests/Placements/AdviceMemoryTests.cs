@@ -6,7 +6,6 @@ using Underlay.Core.Manifests;
 using Underlay.Core.Packaging;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
-using Underlay.Demo;
 using Underlay.Testing.Trays;
 
 namespace Underlay.Core.Tests.Placements;
@@ -19,7 +18,7 @@ public class AdviceMemoryTests
         ["wrenfield"] = BaseCatalogue.Read(
             Repository.Wrenfield,
             Repository.Wrenfield.Newest,
-            DemoCatalogue.FindBase("wrenfield", "2")!.Make()),
+            DemoFiles.Base("wrenfield", "2")),
     };
 
     /// <summary>Names as the tray's have them, some of them of things that nobody has.</summary>
@@ -45,7 +44,7 @@ public class AdviceMemoryTests
         List<TreeFile> dropped =
         [
             .. Tray.Open(tray is null ? FileTree.Empty : Folder(tray), ArchiveLimits.Standard).Files.Files,
-            .. GeneratedTray.Make(profile, DemoCatalogue.FindBase(host, profile.Newest.Key)!.Make(), 40, seed: 7).Select(t => t.File),
+            .. GeneratedTray.Make(profile, DemoFiles.Base(host, profile.Newest.Key), 40, seed: 7).Select(t => t.File),
         ];
         var files = dropped.DistinctBy(f => f.Path).Select(InTray).ToList();
         var places = profile.Places.Where(p => p.Pattern is { Placeholders: [_] }).ToList();
@@ -164,7 +163,7 @@ public class AdviceMemoryTests
         };
     }
 
-    private static FileTree Folder(string folder) => DemoCatalogue.Folders.Single(f => f.Folder == folder).Make();
+    private static FileTree Folder(string folder) => DemoFiles.Of(folder);
 
     private static Overlay Over(HostProfile profile, FileTree tree)
     {

@@ -1,4 +1,3 @@
-using Underlay.Demo;
 using Underlay.Testing.Trays;
 
 namespace Underlay.Core.Tests.Placements;
@@ -12,7 +11,7 @@ public class GeneratedTrayTests
     public void Nothing_that_is_called_sure_is_wrong(string host, string edition, int count)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;
-        var scores = PlacementScore.Take(profile, DemoCatalogue.FindBase(host, edition)!.Make(), count, seed: 1);
+        var scores = PlacementScore.Take(profile, DemoFiles.Base(host, edition), count, seed: 1);
         Assert.Equal(count, scores.Sum(s => s.Files));
         Assert.Empty(scores.SelectMany(s => s.SureWrong));
         foreach (var score in scores.Where(s => s.Naming is "whole path" or "path below other folders"))

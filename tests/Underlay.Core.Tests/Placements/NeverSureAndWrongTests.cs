@@ -3,7 +3,6 @@ using Underlay.Core.Formats.Wav;
 using Underlay.Core.Manifests;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Placements;
 
@@ -15,7 +14,7 @@ public class NeverSureAndWrongTests
     private static readonly BaseCatalogue Birds = BaseCatalogue.Read(
         Repository.Wrenfield,
         Repository.Wrenfield.Newest,
-        DemoCatalogue.FindBase("wrenfield", "2")!.Make());
+        DemoFiles.Base("wrenfield", "2"));
 
     private static PlacementAdvice Advise(Core.Hosts.HostProfile profile, BaseCatalogue @base, FileTree pack, string path, byte[] bytes)
     {

@@ -5,13 +5,12 @@ using Underlay.Core.Names;
 using Underlay.Core.Packaging;
 using Underlay.Core.Placements;
 using Underlay.Core.Stacks;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Placements;
 
 public class PlacerTests
 {
-    private static readonly FileTree Drop = DemoCatalogue.Folders.Single(f => f.Folder == "trays/tidepool").Make();
+    private static readonly FileTree Drop = DemoFiles.Of("trays/tidepool");
 
     private static readonly Tray Opened = Tray.Open(Drop, ArchiveLimits.Standard);
 

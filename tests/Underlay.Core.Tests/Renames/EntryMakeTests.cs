@@ -2,7 +2,6 @@ using System.Text;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Renames;
 using Underlay.Core.Stacks;
-using Underlay.Demo;
 
 namespace Underlay.Core.Tests.Renames;
 
@@ -12,10 +11,10 @@ public class EntryMakeTests
     private static readonly Lazy<Dictionary<string, BaseCatalogue>> Bases = new(
         () => Repository.Kilnmoor.Editions.ToDictionary(
             e => e.Key,
-            e => BaseCatalogue.Read(Repository.Kilnmoor, e, DemoCatalogue.FindBase("kilnmoor", e.Key)!.Make())));
+            e => BaseCatalogue.Read(Repository.Kilnmoor, e, DemoFiles.Base("kilnmoor", e.Key))));
 
     private static readonly Lazy<Overlay> Checked = new(
-        () => Check(DemoCatalogue.Packs.First(p => p.Name == "wintermarket").Make()).Overlay!);
+        () => Check(DemoFiles.Of("packs/wintermarket")).Overlay!);
 
     private static Overlay Market => Checked.Value;
 
