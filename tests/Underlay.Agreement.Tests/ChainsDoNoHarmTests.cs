@@ -1,4 +1,3 @@
-using System.Globalization;
 using Underlay.Core.BaseFiles;
 using Underlay.Core.Checks;
 using Underlay.Core.Hosts;
@@ -16,16 +15,12 @@ public class ChainsDoNoHarmTests
 {
     private static readonly string[] AllCodes = [.. CheckList.Codes.Select(c => c.Value)];
 
-    /// <summary>How many of each host: a few each time, as many as are asked for by who looks for more.</summary>
-    private static readonly int Count =
-        int.TryParse(Environment.GetEnvironmentVariable("UNDERLAY_PACKS"), CultureInfo.InvariantCulture, out var asked) ? asked : 150;
-
     private static readonly Dictionary<string, RandomPacks<IReadOnlyDictionary<string, byte[]>, Judged>> Packs = new()
     {
         ["kilnmoor"] = new(
             FlawGen.Packs,
             6,
-            Count,
+            Rounds.Packs,
             files => Judge(
                 files,
                 Repository.Kilnmoor,
@@ -34,7 +29,7 @@ public class ChainsDoNoHarmTests
         ["wrenfield"] = new(
             FlawGen.Guides,
             7,
-            Count,
+            Rounds.Packs,
             files => Judge(
                 files,
                 Repository.Wrenfield,

@@ -17,21 +17,21 @@ public class FixesDoNoHarmTests
 
     [Fact]
     public void Fixes_that_lose_nothing_do_no_harm() =>
-        PackGen.Files.Sample(pack => AssertNoHarm(pack), iter: 150, threads: Environment.ProcessorCount);
+        PackGen.Files.Sample(pack => AssertNoHarm(pack), iter: Rounds.Packs, threads: Environment.ProcessorCount);
 
     [Fact]
     public void Fixes_that_are_asked_for_do_no_harm() =>
         Gen.Select(PackGen.Files, Gen.OneOfConst(FixableCodes).List[1, 3])
-            .Sample((pack, only) => AssertNoHarm(pack, [.. only]), iter: 150, threads: Environment.ProcessorCount);
+            .Sample((pack, only) => AssertNoHarm(pack, [.. only]), iter: Rounds.Packs, threads: Environment.ProcessorCount);
 
     [Fact]
     public void Slimming_does_no_harm() =>
-        WholeCopies.Sample(pack => AssertNoHarm(pack, "pack/unchanged"), iter: 80, threads: Environment.ProcessorCount);
+        WholeCopies.Sample(pack => AssertNoHarm(pack, "pack/unchanged"), iter: Rounds.Copies, threads: Environment.ProcessorCount);
 
     [Fact]
     public void All_that_is_found_in_a_whole_copy_is_repaired_without_harm() =>
         Gen.Select(WholeCopies, Gen.OneOfConst(FixableCodes))
-            .Sample((pack, code) => AssertNoHarm(pack, "pack/unchanged", code), iter: 80, threads: Environment.ProcessorCount);
+            .Sample((pack, code) => AssertNoHarm(pack, "pack/unchanged", code), iter: Rounds.Copies, threads: Environment.ProcessorCount);
 
     [Fact]
     public void What_the_author_changed_in_a_whole_copy_stays_when_it_is_slimmed() =>
@@ -79,7 +79,7 @@ public class FixesDoNoHarmTests
                 var harm = HarmOf(guide, new AGuide(after.Files.ToDictionary(f => f.Path.Value, f => f.ReadAll())));
                 Assert.True(harm is null, $"{string.Join(", ", only)}: {harm}\nof {string.Join(", ", guide.Files.Keys)}");
             },
-            iter: 80,
+            iter: Rounds.Copies,
             threads: Environment.ProcessorCount);
 
     /// <summary>All files of the base, some of them changed or replaced, some left out.</summary>

@@ -1,6 +1,6 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { mkdirSync, rmSync, symlinkSync } from 'node:fs'
+import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, test, type APIRequestContext } from '@playwright/test'
@@ -21,9 +21,6 @@ class Application {
     constructor(private readonly folder: string) {
         rmSync(folder, { recursive: true, force: true })
         mkdirSync(folder, { recursive: true })
-        // The base's files need not be drawn again.
-        mkdirSync(join(root, '.test/e2e/cache'), { recursive: true })
-        symlinkSync(join(root, '.test/e2e/cache'), join(folder, 'cache'))
     }
 
     async start() {

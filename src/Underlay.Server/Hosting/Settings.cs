@@ -23,6 +23,7 @@ internal sealed record Settings(int Port, string Database, Installation Installa
         var found = Installation.Find();
         var data = configuration["UNDERLAY_DATA"];
         if (data is not null) found = found with { Cache = Path.Combine(data, "cache"), Author = Path.Combine(data, "author.json") };
+        if (configuration["UNDERLAY_CACHE"] is { Length: > 0 } cache) found = found with { Cache = cache };
         if (configuration["UNDERLAY_AUTHOR"] is { Length: > 0 } author) found = found with { Author = author };
         return new Settings(
             port,
