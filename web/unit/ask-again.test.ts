@@ -37,6 +37,12 @@ describe('askAgain', () => {
         expect(one.keys[0]).not.toBe(two.keys[0])
     })
 
+    it('does not send a write again that somebody cancelled', async () => {
+        const { end, keys } = await sent('POST', [new DOMException('It was cancelled.', 'AbortError'), answer(200)])
+        expect(end).toBe('It was cancelled.')
+        expect(keys).toHaveLength(1)
+    })
+
     it('sends a write again that was not answered, and gives up after a while', async () => {
         expect((await sent('POST', [new Error('gone'), answer(200)])).end).toBe(200)
         const { end, keys } = await sent(

@@ -7,6 +7,9 @@ const rest = (milliseconds: number) => new Promise((done) => setTimeout(done, mi
 /** Known to be: then it is no use to ask again soon. Tests run it outside a browser. */
 const isOffline = () => typeof navigator !== 'undefined' && navigator.onLine === false
 
+/** Whether somebody stopped a request, as fetch tells it (the DOM standard's abort). */
+export const isStopped = (problem: unknown) => problem instanceof DOMException && problem.name === 'AbortError'
+
 /** What an answer needs to tell, whether of fetch or of an upload. */
 interface Answer {
     status: number
@@ -30,7 +33,7 @@ export async function askAgain<T extends Answer>(
             if (answer.status !== 503 || !after || ++waits > mostWaits) return answer
             await rest(after * 1000)
         } catch (problem) {
-            if (isOffline() || ++tries > mostTries) throw problem
+            if (isStopped(problem) || isOffline() || ++tries > mostTries) throw problem
             await rest(tries * 500)
         }
     }

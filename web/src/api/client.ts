@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch'
-import { askAgain } from './askAgain'
+import { askAgain, isStopped } from './askAgain'
 import type { PackSummary, paths, ShownPicture } from './schema'
 
 export type * from './schema'
@@ -23,11 +23,18 @@ export class Problem extends Error {
         )
     }
 
-    static unreachable(): Problem {
+    /** Why there is no answer: somebody did not want it any more, or there was none. */
+    static unanswered(problem: unknown): Problem {
+        if (isStopped(problem)) return new Problem('/problems/stopped', 'Cancelled; nothing was changed.')
         return new Problem(
             '/problems/unreachable',
             'Underlay cannot be reached. Is it still running? Your pack is safe; this page goes on when it is back.',
         )
+    }
+
+    /** Whether the author cancelled it. */
+    get isStopped(): boolean {
+        return this.type === '/problems/stopped'
     }
 }
 
@@ -43,8 +50,8 @@ const client = createClient<paths>({
             const sent = request.clone()
             for (const [name, value] of headers) sent.headers.set(name, value)
             return fetch(sent)
-        }).catch(() => {
-            throw Problem.unreachable()
+        }).catch((problem: unknown) => {
+            throw Problem.unanswered(problem)
         }),
 })
 

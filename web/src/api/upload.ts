@@ -8,12 +8,19 @@ export interface Incoming {
 }
 
 /** Sends files as one multipart request, with progress in bytes. */
-export async function upload<T>(url: string, files: readonly Incoming[], progress: (sent: number) => void): Promise<T> {
+export async function upload<T>(
+    url: string,
+    files: readonly Incoming[],
+    signal: AbortSignal,
+    progress: (sent: number) => void,
+): Promise<T> {
     const form = new FormData()
     for (const { path, file } of files) form.append('file', file, path)
-    const { status, text, headers } = await askAgain('POST', (sent) => post(url, form, sent, progress)).catch(() => {
-        throw Problem.unreachable()
-    })
+    const { status, text, headers } = await askAgain('POST', (sent) => post(url, form, sent, signal, progress)).catch(
+        (problem: unknown) => {
+            throw Problem.unanswered(problem)
+        },
+    )
     const body: unknown = text ? JSON.parse(text) : null
     if (status >= 300) throw Problem.of(body)
     noteAct(body, headers)
@@ -21,10 +28,21 @@ export async function upload<T>(url: string, files: readonly Incoming[], progres
 }
 
 /** One try; fetch does not tell how far it is. */
-function post(url: string, form: FormData, headers: [string, string][], progress: (sent: number) => void) {
+function post(
+    url: string,
+    form: FormData,
+    headers: [string, string][],
+    signal: AbortSignal,
+    progress: (sent: number) => void,
+) {
     return new Promise<{ status: number; text: string; headers: { get(name: string): string | null } }>(
         (resolve, reject) => {
+            signal.throwIfAborted()
             const request = new XMLHttpRequest()
+            const stop = () => request.abort()
+            signal.addEventListener('abort', stop)
+            request.onloadend = () => signal.removeEventListener('abort', stop)
+            request.onabort = () => reject(new DOMException('It was cancelled.', 'AbortError'))
             request.open('POST', url)
             for (const [name, value] of headers) request.setRequestHeader(name, value)
             request.upload.onprogress = (event) => progress(event.loaded)

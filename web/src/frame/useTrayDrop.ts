@@ -4,11 +4,12 @@ import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
 import { renew } from '@/api/renew'
 import { batches, bytesOf, tooLarge, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
-import { count } from '@/shared/words'
+import { useWork } from '@/shared/composables/useWork'
+import { bytes, count } from '@/shared/words'
 
 export interface Drop {
-    /** How much of the drop has been sent, from 0 to 1; null when none is under way. */
-    progress: Ref<number | null>
+    /** Whether files are on their way. */
+    isSending: Ref<boolean>
     /** What the last drop could not take, and why. */
     refused: Ref<readonly Refused[]>
     /** Whether all of them were sent; those that were refused are told of. */
@@ -19,34 +20,39 @@ export interface Drop {
 
 export const dropKey: InjectionKey<Drop> = Symbol('drop')
 
-/** Sends dropped files into the tray, with progress, and keeps what was refused to be shown beside it. */
+/** Sends dropped files into the tray and keeps what was refused to be shown beside it. */
 export function useTrayDrop(id: MaybeRefOrGetter<string>) {
     const queries = useQueryClient()
     const { say, warn } = useMessages()
-    const progress = ref<number | null>(null)
+    const work = useWork()
+    const isSending = ref(false)
     const refused = ref<readonly Refused[]>([])
 
     async function take(files: readonly Incoming[]): Promise<boolean> {
         const pack = toValue(id)
-        const total = bytesOf(files) + 1
-        let sentBefore = 0
+        const total = bytesOf(files)
         let taken = 0
         refused.value = tooLarge(files)
-        progress.value = 0
+        isSending.value = true
         try {
-            for (const batch of batches(files)) {
-                const result = await upload<DropResult>(`/api/packs/${pack}/tray`, batch, (sent) => {
-                    progress.value = Math.min(1, (sentBefore + sent) / total)
-                })
-                sentBefore += bytesOf(batch)
-                taken += result.taken
-                refused.value = [...refused.value, ...result.refused]
-            }
+            await work.run(`Sending ${count(files.length, 'file')}, ${bytes(total)}`, async (signal, tell) => {
+                let sentBefore = 0
+                for (const batch of batches(files)) {
+                    const result = await upload<DropResult>(`/api/packs/${pack}/tray`, batch, signal, (sent) =>
+                        tell(Math.min(1, (sentBefore + sent) / total)),
+                    )
+                    sentBefore += bytesOf(batch)
+                    taken += result.taken
+                    refused.value = [...refused.value, ...result.refused]
+                }
+            })
             const left = refused.value.length > 0 ? `; ${count(refused.value.length, 'was', 'were')} refused` : ''
             say(`${count(taken, 'file')} came into the tray${left}.`)
             return refused.value.length === 0
         } catch (problem) {
-            if (isPassing(problem)) warn('Not all of it came in. Add it again when Underlay answers.')
+            if (problem instanceof Problem && problem.isStopped)
+                say(`Cancelled; ${taken > 0 ? count(taken, 'file') : 'no file'} came into the tray.`)
+            else if (isPassing(problem)) warn('Not all of it came in. Add it again when Underlay answers.')
             else
                 warn(
                     problem instanceof Problem
@@ -55,10 +61,10 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
                 )
             return false
         } finally {
-            progress.value = null
+            isSending.value = false
             await renew(queries, ['pack', pack])
         }
     }
 
-    return { progress, refused, take }
+    return { isSending, refused, take }
 }

@@ -8,11 +8,15 @@ import { useRepairChain } from './useRepairChain'
 export function useFixes(id: MaybeRefOrGetter<string>) {
     const change = useChange(id)
     const repairs = useRepairChain()
-    const post = async (body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean; chain?: boolean }) => {
+    const post = async (
+        body: { fixes?: WantedFix[]; allThatLoseNothing?: boolean; chain?: boolean },
+        signal?: AbortSignal,
+    ) => {
         const result = await data(
             api.POST('/api/packs/{id}/fixes', {
                 params: { path: { id: toValue(id) } },
                 body: { allThatLoseNothing: false, chain: false, ...body },
+                signal,
             }),
         )
         if (!body.chain) repairs.offer(toValue(id), body.fixes ?? [], result.held)
@@ -22,14 +26,22 @@ export function useFixes(id: MaybeRefOrGetter<string>) {
         isBusy: change.isBusy,
         apply: (fix: WantedFix, title: string) =>
             change.run(
-                () => post({ fixes: [fix] }),
+                (signal) => post({ fixes: [fix] }, signal),
                 (result) => (result.applied > 0 ? `${title}: done.` : heldBack(result)),
+                { work: title },
             ),
-        applySeveral: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted }), saySum),
-        applyTogether: (wanted: WantedFix[]) => change.run(() => post({ fixes: wanted, chain: true }), saySum),
-        applyAll: () => change.run(() => post({ allThatLoseNothing: true }), saySum),
+        applySeveral: (wanted: WantedFix[]) =>
+            change.run((signal) => post({ fixes: wanted }, signal), saySum, { work: applying(wanted) }),
+        applyTogether: (wanted: WantedFix[]) =>
+            change.run((signal) => post({ fixes: wanted, chain: true }, signal), saySum, { work: applying(wanted) }),
+        applyAll: () =>
+            change.run((signal) => post({ allThatLoseNothing: true }, signal), saySum, {
+                work: 'Applying all fixes that lose nothing',
+            }),
     }
 }
+
+const applying = (wanted: WantedFix[]) => `Applying ${count(wanted.length, 'fix', 'fixes')}`
 
 /** What came of several fixes. */
 const saySum = (result: FixResult) =>

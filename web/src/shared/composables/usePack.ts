@@ -4,6 +4,7 @@ import { actOf, api, data, isPassing, Problem, type FindingView, type LedgerRow,
 import { renew } from '@/api/renew'
 import { useMessages } from './useMessages'
 import { useRows } from './useRows'
+import { useWork } from './useWork'
 
 /** A pack with all that its frame shows. */
 export function usePack(id: MaybeRefOrGetter<string>) {
@@ -58,7 +59,11 @@ interface ChangeOptions {
     isTurn?: boolean
     /** The browser keeps what is sent until it was made. */
     isKept?: boolean
+    /** What is told of it while it is under way, where it may take long; it can be cancelled then. */
+    work?: string
 }
+
+type Run<T> = (signal?: AbortSignal) => Promise<T>
 
 /**
  * Changes a pack: runs the change, fetches what shows it, and says what was done, with a word to undo it. A problem is said
@@ -67,15 +72,16 @@ interface ChangeOptions {
 export function useChange(id: MaybeRefOrGetter<string>) {
     const queries = useQueryClient()
     const { say, warn } = useMessages()
+    const work = useWork()
+    const revision = () => queries.getQueryData<PackView>(['pack', toValue(id), 'view'])?.revision
     const refresh = () => renew(queries, ['pack', toValue(id)])
 
     /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
     function known(act?: number) {
-        const view = queries.getQueryData<PackView>(['pack', toValue(id), 'view'])
-        const revision = act ?? Math.max(view?.revision ?? 0, made.get(toValue(id)) ?? 0)
+        const newest = act ?? Math.max(revision() ?? 0, made.get(toValue(id)) ?? 0)
         return {
             params: { path: { id: toValue(id) } },
-            headers: revision > 0 ? { 'If-Match': `"${revision}"` } : {},
+            headers: newest > 0 ? { 'If-Match': `"${newest}"` } : {},
         }
     }
 
@@ -89,7 +95,9 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     }
 
     const change = useMutation({
-        mutationFn: ({ run }: ChangeOptions & { run: () => Promise<unknown> }) => inTurn(toValue(id), run),
+        mutationFn: ({ run, work: what }: ChangeOptions & { run: Run<unknown> }) =>
+            inTurn(toValue(id), () => (what ? work.run(what, run) : run())),
+        onMutate: revision,
         onSuccess: async (result, { done, isTurn }) => {
             await refresh()
             const act = actOf(result)
@@ -97,11 +105,19 @@ export function useChange(id: MaybeRefOrGetter<string>) {
             const word = isTurn || act === undefined ? undefined : { word: 'Undo', run: () => void undo(act) }
             if (done) say(done(result as never), word)
         },
-        onError: async (problem, { isKept }) => {
+        onError: async (problem, { isKept }, before) => {
             // What is kept in the browser is not lost, and the page says so where it is typed.
             if (isKept && isPassing(problem)) return
             // Sent twice, because the answer to the first was lost: it is made, and shown.
             if (problem instanceof Problem && problem.type === '/problems/made-before') return refresh()
+            if (problem instanceof Problem && problem.isStopped) {
+                await refresh()
+                return say(
+                    revision() === before
+                        ? problem.message
+                        : 'Cancelled too late: the pack was changed, as its history shows.',
+                )
+            }
             warn(
                 problem instanceof Problem
                     ? problem.message
@@ -116,9 +132,9 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         undo: () => undo(),
         /** Runs a change; its result when it was made. */
         async run<T>(
-            run: () => Promise<T>,
+            run: Run<T>,
             done?: (result: T) => string,
-            options?: Pick<ChangeOptions, 'isKept'>,
+            options?: Pick<ChangeOptions, 'isKept' | 'work'>,
         ): Promise<T | undefined> {
             try {
                 return (await change.mutateAsync({ run, done: done as never, ...options })) as T

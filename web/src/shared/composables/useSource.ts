@@ -20,8 +20,8 @@ export function useSource(id: MaybeRefOrGetter<string>, of: 'picture' | 'sound' 
                 headers: [['Content-Type', 'application/octet-stream'], ...key],
                 body: file,
             }),
-        ).catch(() => {
-            throw Problem.unreachable()
+        ).catch((problem: unknown) => {
+            throw Problem.unanswered(problem)
         })
         if (!answer.ok) throw Problem.of(await answer.json())
         return (await answer.json()) as SourceTaken

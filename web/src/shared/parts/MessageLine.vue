@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { isConnected } from '@/api/events'
 import { useMessages } from '../composables/useMessages'
+import { useWork } from '../composables/useWork'
+import WorkLine from './WorkLine.vue'
 
 /** The line at the foot of every page: what was done or what went wrong, with a word to take it back. */
 const { shown, hush } = useMessages()
+const { underWay } = useWork()
 
 function act() {
     const run = shown.value?.act?.run
@@ -21,6 +24,7 @@ function act() {
             <span class="text-madder font-bold" aria-hidden="true">▼ </span>Underlay does not answer. What you did is
             safe; this page goes on when it is back.
         </p>
+        <WorkLine v-for="(work, i) in underWay" :key="i" :work="work" class="mr-6" />
         <div
             class="flex min-w-0 items-center gap-4"
             :role="shown?.isProblem ? 'alert' : 'status'"
@@ -34,7 +38,7 @@ function act() {
                 <button type="button" class="word shrink-0" @click="hush">Close</button>
             </template>
         </div>
-        <p v-if="!shown && isConnected" class="text-faint text-small max-[700px]:hidden">
+        <p v-if="!shown && isConnected && underWay.length === 0" class="text-faint text-small max-[700px]:hidden">
             Each change is kept in the pack’s history. Ctrl+Z takes it back.
         </p>
     </footer>

@@ -46,7 +46,7 @@ async function use(take: File) {
         data-test="add-folder"
         @change="drop.take(readChosen($event.target as HTMLInputElement))"
     />
-    <RecordDialog v-model="isRecording" title="Record a sound" :is-busy="drop.progress.value !== null" :use="use">
+    <RecordDialog v-model="isRecording" title="Record a sound" :is-busy="drop.isSending.value" :use="use">
         <label>
             <span class="font-semibold">What it is</span>
             <input v-model="name" class="field mt-1" autocomplete="off" data-test="recording-name" />

@@ -20,16 +20,16 @@ import { useTrayNarrowing } from './useTrayNarrowing'
 const props = defineProps<{ id: string; summary: PackSummary }>()
 const rowHeight = 61
 const drop = inject(dropKey)!
-const { progress, refused } = drop
+const { refused } = drop
 const { tray, isFetching, isBusy, stayed, place, placeAll, begin, nameIt, discard } = useTray(() => props.id)
 const isOpen = ref(true)
 /** How much of the stop it takes at most, in hundredths. */
 const height = useLocalStorage('underlay-tray-height', 72)
 const rows = computed(() => tray.value?.rows ?? [])
 watch(
-    () => [rows.value.length, progress.value, refused.value.length],
-    ([now, sending], [before]) => {
-        if (sending !== null || (now as number) > (before as number)) isOpen.value = true
+    () => [rows.value.length, drop.isSending.value] as const,
+    ([now, isSending], [before]) => {
+        if (isSending || now > before) isOpen.value = true
     },
 )
 
@@ -91,7 +91,7 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
 
 <template>
     <section
-        v-if="rows.length > 0 || progress !== null || refused.length > 0"
+        v-if="rows.length > 0 || refused.length > 0"
         class="border-ink bg-paper relative flex shrink-0 flex-col border-t-2"
         :style="{ maxHeight: `${height}%` }"
         aria-label="Tray"
@@ -107,7 +107,6 @@ useRowFocus(box, () => lines.value.flatMap((line) => ('row' in line ? [line.key]
                     >, looking where they belong …</template
                 >
             </span>
-            <progress v-if="progress !== null" class="h-2 w-48" :value="progress" aria-label="Sending files"></progress>
             <TrayNarrowing
                 v-if="(rows.length > 5 || isNarrowed) && isOpen"
                 v-model:words="words"

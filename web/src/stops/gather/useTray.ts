@@ -43,11 +43,13 @@ export function useTray(id: MaybeRefOrGetter<string>) {
             })
     }
 
-    async function placeMany(body: PlacementsRequest) {
+    async function placeMany(files: NonNullable<PlacementsRequest['files']>) {
+        const body = { files, allSure: false }
         const result = await change.run(
-            () => data(api.POST('/api/packs/{id}/tray/placements', { params: params(), body })),
+            (signal) => data(api.POST('/api/packs/{id}/tray/placements', { params: params(), body, signal })),
             ({ placed, left }) =>
                 `${count(placed, 'file')} placed${left.length > 0 ? `; ${count(left.length, 'stays', 'stay')}: ${left[0]?.says}` : ''}.`,
+            { work: `Placing ${count(files.length, 'file')}` },
         )
         // Each that stayed says why in its row.
         const paths = new Map(tray.value?.rows.map((row) => [row.file, row.path]))
@@ -67,10 +69,7 @@ export function useTray(id: MaybeRefOrGetter<string>) {
         stayed,
         place,
         placeAll: (list: { row: TrayRow; target: string }[]) =>
-            placeMany({
-                files: list.map(({ row, target }) => ({ file: row.file, target, insist: false })),
-                allSure: false,
-            }),
+            placeMany(list.map(({ row, target }) => ({ file: row.file, target, insist: false }))),
         begin: (thing: { owner: string; noun: string }, name: string, rows: readonly TrayRow[]) =>
             change.run(
                 () =>

@@ -80,10 +80,10 @@ useKeys({
         </header>
         <div class="border-line flex flex-wrap items-center gap-3 border-b px-6 pt-1 pb-4">
             <button type="button" class="press press-main" @click="isNewOpen = true">New pack</button>
-            <button type="button" class="press" :disabled="importing.progress.value !== null" @click="folder?.click()">
+            <button type="button" class="press" :disabled="importing.isOpening.value" @click="folder?.click()">
                 Open a folder
             </button>
-            <button type="button" class="press" :disabled="importing.progress.value !== null" @click="archive?.click()">
+            <button type="button" class="press" :disabled="importing.isOpening.value" @click="archive?.click()">
                 Open a package
             </button>
             <input
@@ -102,10 +102,7 @@ useKeys({
                 aria-label="Package to open"
                 @change="importing.offer(readChosen($event.target as HTMLInputElement))"
             />
-            <span v-if="importing.progress.value === null" class="text-faint text-small"
-                >or drop it anywhere on this page</span
-            >
-            <progress v-else class="h-2 w-40" :value="importing.progress.value" aria-label="Opening"></progress>
+            <span class="text-faint text-small">or drop it anywhere on this page</span>
             <label class="ml-auto flex w-72 items-center gap-2">
                 <span class="sr-only">Find a pack</span>
                 <input v-model="words" type="search" class="field" placeholder="Find a pack" data-search /><kbd

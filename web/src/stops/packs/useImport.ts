@@ -5,18 +5,20 @@ import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
 import { bytesOf, isTooMuch, upload, type Incoming } from '@/api/upload'
 import { renew } from '@/api/renew'
 import { useMessages } from '@/shared/composables/useMessages'
-import { count } from '@/shared/words'
+import { useWork } from '@/shared/composables/useWork'
+import { bytes, count } from '@/shared/words'
 
 /** Opens a folder or a package as a pack; asks for the host where nothing in it says which. */
 export function useImport() {
     const router = useRouter()
     const queries = useQueryClient()
     const { say, warn } = useMessages()
-    const progress = ref<number | null>(null)
+    const work = useWork()
+    const isOpening = ref(false)
     const waiting = ref<readonly Incoming[]>([])
     const hosts = ref<readonly HostView[]>([])
 
-    const offer = (files: readonly Incoming[]) => (files.length > 0 && progress.value === null ? run(files) : undefined)
+    const offer = (files: readonly Incoming[]) => (files.length > 0 && !isOpening.value ? run(files) : undefined)
 
     /** @param host Asked for only where the files do not say it. */
     async function run(files: readonly Incoming[], host?: string) {
@@ -27,13 +29,13 @@ export function useImport() {
             )
             return
         }
-        progress.value = 0
-        const total = bytesOf(files) + 1
+        isOpening.value = true
+        const total = bytesOf(files)
         try {
-            const made = await upload<PackMade>(
-                `/api/packs/import${host ? `?host=${host}` : ''}`,
-                files,
-                (sent) => (progress.value = Math.min(1, sent / total)),
+            const made = await work.run(`Opening ${count(files.length, 'file')}, ${bytes(total)}`, (signal, tell) =>
+                upload<PackMade>(`/api/packs/import${host ? `?host=${host}` : ''}`, files, signal, (sent) =>
+                    tell(Math.min(1, sent / total)),
+                ),
             )
             await renew(queries, ['packs'])
             const refused =
@@ -45,6 +47,7 @@ export function useImport() {
             await router.push({ name: 'prove', params: { id: made.id } })
         } catch (problem) {
             if (problem instanceof Problem && problem.type === '/problems/which-host') await ask(files)
+            else if (problem instanceof Problem && problem.isStopped) say('Cancelled; nothing was opened.')
             else
                 warn(
                     problem instanceof Problem
@@ -52,7 +55,7 @@ export function useImport() {
                         : 'The files cannot be read; were they moved meanwhile?',
                 )
         } finally {
-            progress.value = null
+            isOpening.value = false
         }
     }
 
@@ -61,7 +64,7 @@ export function useImport() {
         waiting.value = files
     }
 
-    return { progress, waiting, hosts, offer, run, forget: () => (waiting.value = []) }
+    return { isOpening, waiting, hosts, offer, run, forget: () => (waiting.value = []) }
 }
 
 export type Import = ReturnType<typeof useImport>
