@@ -116,6 +116,7 @@ test('another ware takes its recipe along, and is seen beside what it was made l
     await expect(dialog.locator('[data-test="plan"]')).toContainText('entries/recipes/flood_cup.json')
     await dialog.getByRole('button', { name: 'Make it' }).click()
     await expect(dialog).toHaveCount(0)
+    await expect(page.getByRole('heading', { name: /^Flood cup/ })).toBeFocused()
     const recipe = await page.request.get(`/api/packs/${id}/file?path=entries/recipes/flood_cup.json`)
     expect(await recipe.text()).toContain('"saltbrook.flood_cup"')
 

@@ -54,6 +54,22 @@ function step(by: number) {
     if (next) path.value = next.path
 }
 const isMaking = ref(false)
+/** What was made just now: its page has the focus when it comes. */
+const made = ref('')
+const editor = ref<{ focus: () => void } | null>(null)
+function show(now: string) {
+    made.value = now
+    path.value = now
+}
+watch(
+    editor,
+    (now) => {
+        if (!now || entry.value?.path !== made.value) return
+        made.value = ''
+        now.focus()
+    },
+    { flush: 'post' },
+)
 const choose = (item: EntryItem) => (path.value = item.path)
 
 useKeys({
@@ -70,7 +86,7 @@ useKeys({
         <button type="button" class="word" @click="isMaking = true">Make one</button>, bring one from the base in
         <router-link class="word" :to="{ name: 'gather', params: { id } }">Gather</router-link>, or let a finding in
         <router-link class="word" :to="{ name: 'prove', params: { id } }">Prove</router-link> write one.
-        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="path = $event" />
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="show" />
     </StateNote>
     <div v-else class="flex h-full max-[700px]:flex-col">
         <EntryList
@@ -94,8 +110,8 @@ useKeys({
             @choose="choose"
             @make="isMaking = true"
         />
-        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="path = $event" />
+        <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="show" />
         <StateNote v-if="problem && !entry" class="grow" :problem="problem" @again="again" />
-        <EntryEditor v-else-if="entry" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
+        <EntryEditor v-else-if="entry" ref="editor" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>
 </template>

@@ -77,6 +77,8 @@ const state = computed(() => {
     if (!isConnected.value) return 'kept in this browser; saved when Underlay answers'
     return isSound.value ? 'saving …' : 'kept; saved when it is sound, or when you leave it'
 })
+const heading = ref<HTMLElement>()
+defineExpose({ focus: () => heading.value?.focus() })
 </script>
 
 <template>
@@ -84,7 +86,7 @@ const state = computed(() => {
         <div class="flex min-h-0 min-w-0 grow flex-col">
             <div class="border-line flex flex-wrap items-center gap-x-5 gap-y-2 border-b px-6 py-3">
                 <div class="max-w-[320px] min-w-0">
-                    <h2 class="text-large truncate leading-6 font-bold">
+                    <h2 ref="heading" class="text-large truncate leading-6 font-bold" tabindex="-1">
                         {{ entry.title }}
                         <span class="text-faint text-base font-normal">{{
                             entry.title === entry.kindTitle ? '' : entry.kindTitle
