@@ -172,13 +172,16 @@ useKeys({
                     <PicturePane v-if="side" v-model:scroll="scroll" :side="side" :factor="factor" />
                     <div
                         v-else
-                        class="border-line text-faint flex flex-1 items-center justify-center border border-dotted p-6 text-center"
+                        class="border-line text-faint flex min-w-0 flex-1 items-center justify-center border border-dotted text-center"
                     >
-                        {{
-                            picture.yours
-                                ? 'The base has nothing here: yours is an addition.'
-                                : 'Your pack has nothing here yet. Bring it in Gather.'
-                        }}
+                        <!-- A frame's own padding would make it wider than the picture's beside it. -->
+                        <p class="p-6">
+                            {{
+                                picture.yours
+                                    ? 'The base has nothing here: yours is an addition.'
+                                    : 'Your pack has nothing here yet. Bring it in Gather.'
+                            }}
+                        </p>
                     </div>
                 </template>
             </template>

@@ -6,7 +6,7 @@ import { worstOf, type Row } from '@/shared/ledger'
 import NarrowFields from '@/shared/parts/NarrowFields.vue'
 import RowSheet from '@/shared/parts/RowSheet.vue'
 import SeverityMark from '@/shared/parts/SeverityMark.vue'
-import { count } from '@/shared/words'
+import { capital, count } from '@/shared/words'
 
 /** The pack's pictures in a row, those in view drawn, to choose the one to shape. One stop of the Tab key; the arrows go on. */
 const props = defineProps<{ pack: string; summary: PackSummary; rows: readonly Row[]; path: string; number: number }>()
@@ -35,6 +35,13 @@ watch(
     },
     { immediate: true, flush: 'post' },
 )
+const titled = computed(() => Map.groupBy(props.rows, (row) => row.title))
+/** What tells a file from those beside it: its name without what all of the author's begin with, and its part where its thing has several. */
+function nameOf({ title, noun }: Row): string {
+    const prefix = `${capital(props.summary.packId?.split('.')[0] ?? '')} `
+    const name = title.startsWith(prefix) ? capital(title.slice(prefix.length)) : title
+    return (titled.value.get(title)?.length ?? 0) > 1 ? `${name}: ${noun.toLowerCase()}` : name
+}
 /** What the Tab key comes to: the picture that is shown, or the first where that is not among them. */
 const tabStop = computed(() => Math.max(0, at.value))
 
@@ -63,7 +70,7 @@ async function walk(event: KeyboardEvent) {
         />
         <nav
             ref="strip"
-            class="h-[76px] min-w-0 grow overflow-x-auto overflow-y-hidden"
+            class="low:h-[76px] h-[92px] min-w-0 grow overflow-x-auto overflow-y-hidden"
             aria-label="Pictures and sounds of the pack"
             @keydown="walk"
         >
@@ -83,7 +90,10 @@ async function walk(event: KeyboardEvent) {
                         @click="$emit('choose', row.path)"
                     >
                         <RowSheet :pack="pack" :summary="summary" :row="row" :size="40" />
-                        <span class="text-tiny block w-full truncate text-center leading-4">{{ row.title }}</span>
+                        <span
+                            class="text-tiny low:line-clamp-1 line-clamp-2 w-full text-center leading-4 break-words"
+                            >{{ nameOf(row) }}</span
+                        >
                         <span
                             v-if="worstOf(row.findings)"
                             class="bg-paper absolute -top-0.5 right-1.5 px-0.5 leading-none"
