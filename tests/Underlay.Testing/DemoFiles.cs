@@ -18,13 +18,13 @@ public static class DemoFiles
     private static readonly ConcurrentDictionary<string, Lazy<FileTree>> Trees = new(StringComparer.Ordinal);
 
     /// <summary>The files of one of <see cref="DemoCatalogue.Folders"/>, such as "packs/tidepool".</summary>
-    public static FileTree Of(string folder) =>
-        Trees.GetOrAdd(
-            folder,
-            _ => new Lazy<FileTree>(() => FolderTree.Read(Kept.Get(folder, DemoCatalogue.Folders.Single(f => f.Folder == folder).Make)))).Value;
+    public static FileTree Of(string folder) => Trees.GetOrAdd(folder, _ => new Lazy<FileTree>(() => Read(folder))).Value;
 
     /// <summary>The base files of a host's edition.</summary>
     public static FileTree Base(string host, string edition) => Of($"base/{host}/{edition}");
+
+    private static FileTree Read(string folder) =>
+        FolderTree.Read(Kept.Get(folder, DemoCatalogue.Folders.Single(f => f.Folder == folder).Make));
 
     /// <summary>Another for every other text that an assembly was compiled from.</summary>
     private static string Build(Type type) => type.Module.ModuleVersionId.ToString("N")[..8];

@@ -8,7 +8,8 @@ namespace Underlay.Core.Tests.Demo;
 
 public class DemoTests
 {
-    private static readonly Dictionary<string, FileTree> Trees = DemoCatalogue.Folders.ToDictionary(f => f.Folder, f => DemoFiles.Of(f.Folder));
+    private static readonly Dictionary<string, FileTree> Trees =
+        DemoCatalogue.Folders.ToDictionary(f => f.Folder, f => DemoFiles.Of(f.Folder));
 
     private static readonly Dictionary<Edition, BaseCatalogue> Bases = new[] { Repository.Kilnmoor, Repository.Wrenfield }
         .SelectMany(h => h.Editions.Select(e => (Edition: e, Base: BaseCatalogue.Read(h, e, Trees[$"base/{h.Key}/{e.Key}"]))))
