@@ -36,7 +36,9 @@ watch(
     { immediate: true, flush: 'post' },
 )
 const titled = computed(() => Map.groupBy(props.rows, (row) => row.title))
-/** What tells a file from those beside it: its name without what all of the author's begin with, and its part where its thing has several. */
+/**
+ * What tells a file from those beside it: its name without the author's prefix, and its part where its thing has several.
+ */
 function nameOf({ title, noun }: Row): string {
     const prefix = `${capital(props.summary.packId?.split('.')[0] ?? '')} `
     const name = title.startsWith(prefix) ? capital(title.slice(prefix.length)) : title
