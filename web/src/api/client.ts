@@ -25,16 +25,16 @@ export class Problem extends Error {
 
     /** Why there is no answer: somebody did not want it any more, or there was none. */
     static unanswered(problem: unknown): Problem {
-        if (isStopped(problem)) return new Problem('/problems/stopped', 'Cancelled; nothing was changed.')
+        if (wasStopped(problem)) return new Problem('/problems/stopped', 'Cancelled; nothing was changed.')
         return new Problem(
             '/problems/unreachable',
             'Underlay cannot be reached. Is it still running? Your pack is safe; this page goes on when it is back.',
         )
     }
 
-    /** Whether the author cancelled it. */
-    get isStopped(): boolean {
-        return this.type === '/problems/stopped'
+    /** It was cancelled when it was made already. */
+    static stoppedLate(): Problem {
+        return new Problem('/problems/stopped', 'Cancelled too late: the pack was changed, as its history shows.')
     }
 }
 
@@ -68,6 +68,10 @@ export function noteAct(found: unknown, headers: { get(name: string): string | n
 
 /** The revision that the request behind an answer made; undefined where it changed nothing. */
 export const actOf = (found: unknown) => (typeof found === 'object' && found ? acts.get(found) : undefined)
+
+/** Whether the author cancelled what there is no answer to. */
+export const wasStopped = (problem: unknown) =>
+    isStopped(problem) || (problem instanceof Problem && problem.type === '/problems/stopped')
 
 /** The data of an answer; a problem is thrown. */
 export async function data<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, toValue, type InjectionKey, type MaybeRefOrGetter, type Ref } from 'vue'
-import { isPassing, Problem, type DropResult, type Refused } from '@/api/client'
+import { isPassing, Problem, wasStopped, type DropResult, type Refused } from '@/api/client'
 import { renew } from '@/api/renew'
 import { batches, bytesOf, tooLarge, upload, type Incoming } from '@/api/upload'
 import { useMessages } from '@/shared/composables/useMessages'
@@ -50,7 +50,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
             say(`${count(taken, 'file')} came into the tray${left}.`)
             return refused.value.length === 0
         } catch (problem) {
-            if (problem instanceof Problem && problem.isStopped)
+            if (wasStopped(problem))
                 say(`Cancelled; ${taken > 0 ? count(taken, 'file') : 'no file'} came into the tray.`)
             else if (isPassing(problem)) warn('Not all of it came in. Add it again when Underlay answers.')
             else

@@ -1,6 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import { actOf, api, data, isPassing, Problem, type FindingView, type LedgerRow, type PackView } from '@/api/client'
+import {
+    actOf,
+    api,
+    data,
+    isPassing,
+    Problem,
+    wasStopped,
+    type FindingView,
+    type LedgerRow,
+    type PackView,
+} from '@/api/client'
 import { renew } from '@/api/renew'
 import { useMessages } from './useMessages'
 import { useRows } from './useRows'
@@ -73,15 +83,20 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     const queries = useQueryClient()
     const { say, warn } = useMessages()
     const work = useWork()
-    const revision = () => queries.getQueryData<PackView>(['pack', toValue(id), 'view'])?.revision
     const refresh = () => renew(queries, ['pack', toValue(id)])
+    /** The newest revision that this page knows. */
+    const newest = () =>
+        Math.max(
+            queries.getQueryData<PackView>(['pack', toValue(id), 'view'])?.revision ?? 0,
+            made.get(toValue(id)) ?? 0,
+        )
 
     /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
     function known(act?: number) {
-        const newest = act ?? Math.max(revision() ?? 0, made.get(toValue(id)) ?? 0)
+        const revision = act ?? newest()
         return {
             params: { path: { id: toValue(id) } },
-            headers: newest > 0 ? { 'If-Match': `"${newest}"` } : {},
+            headers: revision > 0 ? { 'If-Match': `"${revision}"` } : {},
         }
     }
 
@@ -94,10 +109,21 @@ export function useChange(id: MaybeRefOrGetter<string>) {
         })
     }
 
+    /** Runs what may take long; where it was cancelled, the pack tells whether it was made all the same. */
+    async function runLong(what: string, run: Run<unknown>) {
+        const before = newest()
+        try {
+            return await work.run(what, run)
+        } catch (problem) {
+            if (!wasStopped(problem)) throw problem
+            await refresh()
+            throw newest() === before ? Problem.unanswered(problem) : Problem.stoppedLate()
+        }
+    }
+
     const change = useMutation({
         mutationFn: ({ run, work: what }: ChangeOptions & { run: Run<unknown> }) =>
-            inTurn(toValue(id), () => (what ? work.run(what, run) : run())),
-        onMutate: revision,
+            inTurn(toValue(id), () => (what ? runLong(what, run) : run())),
         onSuccess: async (result, { done, isTurn }) => {
             await refresh()
             const act = actOf(result)
@@ -105,19 +131,12 @@ export function useChange(id: MaybeRefOrGetter<string>) {
             const word = isTurn || act === undefined ? undefined : { word: 'Undo', run: () => void undo(act) }
             if (done) say(done(result as never), word)
         },
-        onError: async (problem, { isKept }, before) => {
+        onError: async (problem, { isKept }) => {
             // What is kept in the browser is not lost, and the page says so where it is typed.
             if (isKept && isPassing(problem)) return
             // Sent twice, because the answer to the first was lost: it is made, and shown.
             if (problem instanceof Problem && problem.type === '/problems/made-before') return refresh()
-            if (problem instanceof Problem && problem.isStopped) {
-                await refresh()
-                return say(
-                    revision() === before
-                        ? problem.message
-                        : 'Cancelled too late: the pack was changed, as its history shows.',
-                )
-            }
+            if (wasStopped(problem)) return say(problem.message)
             warn(
                 problem instanceof Problem
                     ? problem.message

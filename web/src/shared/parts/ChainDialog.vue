@@ -2,12 +2,15 @@
 import { computed } from 'vue'
 import { useFixes, wouldBe } from '../composables/useFixes'
 import { useRepairChain } from '../composables/useRepairChain'
+import { useWork } from '../composables/useWork'
 import { count } from '../words'
 import UDialog from './UDialog.vue'
+import WorkLine from './WorkLine.vue'
 
 /** Shows the repairs that hold only together, each in its turn, before they are made as one change. */
 const { shown, leave } = useRepairChain()
 const fixes = useFixes(() => shown.value?.pack ?? '')
+const { underWay } = useWork()
 const most = 6
 
 // Begun, it is seen through.
@@ -53,5 +56,7 @@ async function make() {
             </button>
             <button type="button" class="press" @click="leave">Leave it</button>
         </div>
+        <!-- The page's foot is out of reach meanwhile. -->
+        <WorkLine v-for="(work, i) in underWay" :key="i" :work="work" class="mt-4" />
     </UDialog>
 </template>

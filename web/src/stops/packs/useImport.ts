@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, data, Problem, type HostView, type PackMade } from '@/api/client'
+import { api, data, Problem, wasStopped, type HostView, type PackMade } from '@/api/client'
 import { bytesOf, isTooMuch, upload, type Incoming } from '@/api/upload'
 import { renew } from '@/api/renew'
 import { useMessages } from '@/shared/composables/useMessages'
@@ -47,7 +47,7 @@ export function useImport() {
             await router.push({ name: 'prove', params: { id: made.id } })
         } catch (problem) {
             if (problem instanceof Problem && problem.type === '/problems/which-host') await ask(files)
-            else if (problem instanceof Problem && problem.isStopped) say('Cancelled; nothing was opened.')
+            else if (wasStopped(problem)) say('Cancelled; nothing was opened.')
             else
                 warn(
                     problem instanceof Problem
