@@ -180,3 +180,17 @@ test('the name and the number of a stop lead back to what was searched there, an
     await page.getByRole('link', { name: /^Gather/ }).click()
     await expect(search).toHaveValue('')
 })
+
+test('an address of a file that is gone says so, and leads on', async ({ page }) => {
+    const id = await demoPack(page, 'Tidepool Glazes')
+    for (const [stop, at] of [
+        ['shape', 'art/surfaces/gone.png'],
+        ['define', 'wares/gone_cup/ware.json'],
+    ]) {
+        await page.goto(`/packs/${id}/${stop}?path=${at}`)
+        await expect(page.getByTestId('gone')).toContainText(at!)
+        await page.getByTestId('gone').getByRole('button').press('Enter')
+        await expect(page.getByTestId('gone')).toHaveCount(0)
+        await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
+    }
+})

@@ -9,6 +9,7 @@ import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { useWayBack } from '@/shared/composables/useWayBack'
 import { claim } from '@/shared/drafts'
 import { worstOf } from '@/shared/ledger'
+import GoneNote from '@/shared/parts/GoneNote.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import EntryEditor from './EntryEditor.vue'
 import EntryList from './EntryList.vue'
@@ -111,7 +112,13 @@ useKeys({
             @make="isMaking = true"
         />
         <NameDialog v-if="isMaking" v-model="isMaking" :pack="id" how="another" @done="show" />
-        <StateNote v-if="problem && !entry" class="grow" :problem="problem" @again="again" />
+        <GoneNote
+            v-if="problem && !entry && !all.some((one) => one.path === shownPath)"
+            :path="shownPath"
+            nouns="entries"
+            @leave="path = ''"
+        />
+        <StateNote v-else-if="problem && !entry" class="grow" :problem="problem" @again="again" />
         <EntryEditor v-else-if="entry" ref="editor" :key="entry.path" :pack="id" :entry="entry" class="min-w-0 grow" />
     </div>
 </template>

@@ -10,6 +10,7 @@ import { useNarrowing } from '@/shared/composables/useNarrowing'
 import { useQueryValue } from '@/shared/composables/useQueryValue'
 import { useWayBack } from '@/shared/composables/useWayBack'
 import { join } from '@/shared/ledger'
+import GoneNote from '@/shared/parts/GoneNote.vue'
 import StateNote from '@/shared/parts/StateNote.vue'
 import ComparePanes from './ComparePanes.vue'
 import FilmStrip from './FilmStrip.vue'
@@ -40,6 +41,7 @@ const shownPath = computed(
     () => path.value || (all.value.find((row) => row.findings.length > 0) ?? all.value[0])?.path || '',
 )
 
+const isGone = computed(() => !!problem.value && !all.value.some((row) => row.path === shownPath.value))
 const isSound = computed(() => all.value.find((row) => row.path === shownPath.value)?.isSound ?? false)
 const { data: sound, error: soundProblem } = useQuery({
     queryKey: ['pack', () => props.id, 'sound', shownPath],
@@ -118,6 +120,7 @@ useKeys({
             <StateNote v-if="soundProblem" :problem="soundProblem" />
             <SoundRoom v-else-if="sound" :pack="id" :summary="pack!.summary" :sound="sound" :steps="soundSteps" />
         </template>
+        <GoneNote v-else-if="isGone" :path="shownPath" nouns="pictures and sounds" @leave="path = ''" />
         <StateNote v-else-if="problem" :problem="problem" @again="again" />
         <div v-else-if="picture" class="flex min-h-0 grow max-[700px]:flex-col max-[700px]:overflow-y-auto">
             <div class="flex min-w-0 grow flex-col px-6 py-3 max-[700px]:shrink-0 max-[700px]:grow-0 max-[700px]:px-4">
