@@ -125,6 +125,21 @@ test('two pages on one pack show each other’s changes, and undo goes through b
     await expect(other.locator(`[data-path="${surface}"] [data-test="bring"]`)).toBeVisible()
 })
 
+test('what a list shows already is undone, though the head of the page is not there yet', async ({ page, context }) => {
+    const id = await newPack(page, 'Late Head')
+    await page.goto(`/packs/${id}/gather?state=yours`)
+    const other = await context.newPage()
+    await other.goto(`/packs/${id}/gather?state=all&words=setts_dark`)
+    const bring = other.locator(`[data-path="${surface}"] [data-test="bring"]`)
+    await expect(bring).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Manifest' })).toBeVisible()
+    await page.route(`**/api/packs/${id}`, () => undefined)
+    await bring.click()
+    await expect(page.locator(`[data-path="${surface}"]`)).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+    await expect(bring).toBeVisible()
+})
+
 test('a finding is waived with a reason, comes back when withdrawn', async ({ page }) => {
     const id = await newPack(page, 'Waiving')
     await page.request.put(`/api/packs/${id}/file?path=${surface}`, {

@@ -1,16 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { toValue, type MaybeRefOrGetter } from 'vue'
-import {
-    actOf,
-    api,
-    data,
-    isPassing,
-    Problem,
-    wasStopped,
-    type FindingView,
-    type LedgerRow,
-    type PackView,
-} from '@/api/client'
+import { actOf, api, data, isPassing, Problem, wasStopped, type FindingView, type LedgerRow } from '@/api/client'
 import { renew } from '@/api/renew'
 import { useMessages } from './useMessages'
 import { useRows } from './useRows'
@@ -84,11 +74,13 @@ export function useChange(id: MaybeRefOrGetter<string>) {
     const { say, warn } = useMessages()
     const work = useWork()
     const refresh = () => renew(queries, ['pack', toValue(id)])
-    /** The newest revision that this page knows. */
+    /** The newest revision that anything on this page shows: its lists may be ahead of its head. */
     const newest = () =>
         Math.max(
-            queries.getQueryData<PackView>(['pack', toValue(id), 'view'])?.revision ?? 0,
             made.get(toValue(id)) ?? 0,
+            ...queries
+                .getQueriesData<{ revision?: unknown }>({ queryKey: ['pack', toValue(id)] })
+                .map(([, shown]) => (typeof shown?.revision === 'number' ? shown.revision : 0)),
         )
 
     /** What an undo names: the newest revision that this page knows, so that it takes back nothing that was not seen. */
