@@ -11,9 +11,7 @@ namespace Underlay.Testing;
 /// </summary>
 public static class DemoFiles
 {
-    private static readonly BaseFolders Kept = new(
-        Path.Combine(Repository.Root, ".test", "drawn", $"{Build(typeof(DemoCatalogue))}-{Build(typeof(FileTree))}"),
-        DemoCatalogue.Version);
+    private static readonly BaseFolders Kept = new(Folder(), DemoCatalogue.Version);
 
     private static readonly ConcurrentDictionary<string, Lazy<FileTree>> Trees = new(StringComparer.Ordinal);
 
@@ -25,6 +23,16 @@ public static class DemoFiles
 
     private static FileTree Read(string folder) =>
         FolderTree.Read(Kept.Get(folder, DemoCatalogue.Folders.Single(f => f.Folder == folder).Make));
+
+    /// <summary>Where this build's are kept. Those of builds that were last drawn for an hour ago are let go of.</summary>
+    private static string Folder()
+    {
+        var all = Directory.CreateDirectory(Path.Combine(Repository.Root, ".test", "drawn"));
+        var mine = all.CreateSubdirectory($"{Build(typeof(DemoCatalogue))}-{Build(typeof(FileTree))}");
+        foreach (var old in all.EnumerateDirectories().Where(d => d.Name != mine.Name && d.LastWriteTimeUtc < DateTime.UtcNow.AddHours(-1)))
+            old.Delete(recursive: true);
+        return mine.FullName;
+    }
 
     /// <summary>Another for every other text that an assembly was compiled from.</summary>
     private static string Build(Type type) => type.Module.ModuleVersionId.ToString("N")[..8];

@@ -17,7 +17,7 @@ test('files on their way are told of, and cancelled by key', async ({ page }) =>
     const work = page.getByTestId('work')
     await expect(work).toContainText('Sending 2 files, ')
     await work.getByRole('button', { name: 'Cancel' }).press('Enter')
-    await expect(page.getByTestId('message')).toContainText('Cancelled; no file came into the tray.')
+    await expect(page.getByTestId('message')).toContainText('Cancelled. What had come in by then lies in the tray.')
     await expect(work).toHaveCount(0)
 
     await page.unroute('**/tray')

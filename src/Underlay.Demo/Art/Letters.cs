@@ -3,6 +3,9 @@ namespace Underlay.Demo.Art;
 /// <summary>A plain alphabet of strokes, for what is stamped, carved or painted.</summary>
 internal static class Letters
 {
+    // From one letter to the next, in letter heights.
+    private const double Advance = 0.92;
+
     // Points on a grid 4 wide and 6 high, y from the top; strokes are split by spaces.
     private static readonly Dictionary<char, string> Strokes = new()
     {
@@ -48,7 +51,7 @@ internal static class Letters
     }
 
     /// <summary>How wide a text is, in letter heights.</summary>
-    public static double Width(string text) => text.Length * 0.92;
+    public static double Width(string text) => text.Length * Advance;
 
     /// <summary>The distance from a point to a segment.</summary>
     public static double ToSegment(double x, double y, double x0, double y0, double x1, double y1)
@@ -61,11 +64,10 @@ internal static class Letters
 
     private static IEnumerable<(double X0, double Y0, double X1, double Y1)> Segments(string text)
     {
-        const double advance = 0.92;
         for (var i = 0; i < text.Length; i++)
         {
             if (!Strokes.TryGetValue(text[i], out var strokes)) continue;
-            var left = ((i - (text.Length / 2.0)) * advance) + ((advance - (4 / 6.0)) / 2);
+            var left = ((i - (text.Length / 2.0)) * Advance) + ((Advance - (4 / 6.0)) / 2);
             foreach (var stroke in strokes.Split(' '))
                 for (var p = 0; p + 3 < stroke.Length; p += 2)
                     yield return (

@@ -34,8 +34,8 @@ public class AdviceMemoryTests
     private static readonly Gen<string> Name = Gen.OneOfConst(Words).Array[1, 3].Select(w => string.Join('_', w));
 
     [Theory]
-    [InlineData("kilnmoor", "packs/tidepool", "trays/tidepool", 5)]
-    [InlineData("wrenfield", "packs/northern-plates", null, 4)]
+    [InlineData("kilnmoor", "packs/tidepool", "trays/tidepool", 9)]
+    [InlineData("wrenfield", "packs/northern-plates", null, 6)]
     public void After_any_changes_advice_is_that_of_a_memory_without_any(string host, string pack, string? tray, int runs)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;

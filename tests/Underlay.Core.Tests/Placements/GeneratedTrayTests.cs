@@ -6,8 +6,8 @@ namespace Underlay.Core.Tests.Placements;
 public class GeneratedTrayTests
 {
     [Theory]
-    [InlineData("kilnmoor", "4.0", 1400)]
-    [InlineData("wrenfield", "2", 600)]
+    [InlineData("kilnmoor", "4.0", 2100)]
+    [InlineData("wrenfield", "2", 900)]
     public void Nothing_that_is_called_sure_is_wrong(string host, string edition, int count)
     {
         var profile = host == "kilnmoor" ? Repository.Kilnmoor : Repository.Wrenfield;

@@ -39,7 +39,7 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
                 let sentBefore = 0
                 for (const batch of batches(files)) {
                     const result = await upload<DropResult>(`/api/packs/${pack}/tray`, batch, signal, (sent) =>
-                        tell(Math.min(1, (sentBefore + sent) / total)),
+                        tell(sentBefore + sent, total),
                     )
                     sentBefore += bytesOf(batch)
                     taken += result.taken
@@ -50,8 +50,8 @@ export function useTrayDrop(id: MaybeRefOrGetter<string>) {
             say(`${count(taken, 'file')} came into the tray${left}.`)
             return refused.value.length === 0
         } catch (problem) {
-            if (wasStopped(problem))
-                say(`Cancelled; ${taken > 0 ? count(taken, 'file') : 'no file'} came into the tray.`)
+            // A part whose answer was not waited for may have come in too.
+            if (wasStopped(problem)) say('Cancelled. What had come in by then lies in the tray.')
             else if (isPassing(problem)) warn('Not all of it came in. Add it again when Underlay answers.')
             else
                 warn(

@@ -17,11 +17,11 @@ const underWay = reactive<Work[]>([])
 export function useWork() {
     /**
      * Runs work.
-     * @param run Is given the signal that stops it, and a function that is told how much of it is done.
+     * @param run Is given the signal that stops it, and a function that is told how much of how much is done.
      */
     async function run<T>(
         what: string,
-        run: (signal: AbortSignal, tell: (share: number | null) => void) => Promise<T>,
+        run: (signal: AbortSignal, tell: (done: number, total: number) => void) => Promise<T>,
     ): Promise<T> {
         const stopper = new AbortController()
         const work = reactive<Work>({ what, share: null, isStopping: false, stop })
@@ -31,7 +31,9 @@ export function useWork() {
         }
         underWay.push(work)
         try {
-            return await run(stopper.signal, (share) => (work.share = share))
+            return await run(stopper.signal, (done, total) => {
+                work.share = total > 0 ? Math.min(1, done / total) : null
+            })
         } finally {
             underWay.splice(underWay.indexOf(work), 1)
         }

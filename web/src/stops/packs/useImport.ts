@@ -34,7 +34,7 @@ export function useImport() {
         try {
             const made = await work.run(`Opening ${count(files.length, 'file')}, ${bytes(total)}`, (signal, tell) =>
                 upload<PackMade>(`/api/packs/import${host ? `?host=${host}` : ''}`, files, signal, (sent) =>
-                    tell(Math.min(1, sent / total)),
+                    tell(sent, total),
                 ),
             )
             await renew(queries, ['packs'])
@@ -47,8 +47,10 @@ export function useImport() {
             await router.push({ name: 'prove', params: { id: made.id } })
         } catch (problem) {
             if (problem instanceof Problem && problem.type === '/problems/which-host') await ask(files)
-            else if (wasStopped(problem)) say('Cancelled; nothing was opened.')
-            else
+            else if (wasStopped(problem)) {
+                await renew(queries, ['packs'])
+                say('Cancelled. What had been opened by then is in the list.')
+            } else
                 warn(
                     problem instanceof Problem
                         ? problem.message
